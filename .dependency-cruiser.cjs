@@ -1,0 +1,49 @@
+/** The import rules of docs/decisions/0001-rooms.md, checked on every test run. */
+module.exports = {
+  forbidden: [
+    {
+      name: 'core-stands-alone',
+      comment: 'core runs in Node, in a worker and in a test unchanged',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(store|web|bin|gauges)/|node_modules/(react|react-dom|next|pg|drizzle-orm|@holotonos)/' },
+    },
+    {
+      name: 'core-no-node',
+      severity: 'error',
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'core-doors-only',
+      comment: 'inside core, another folder is entered by its index; schemas and vocabulary may be named directly',
+      severity: 'error',
+      from: { path: '^core/src/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      to: {
+        path: '^core/src/([^/]+)/.+',
+        pathNot: '^core/src/$1/|/index\\.ts$|\\.schema\\.ts$|/generated/|solvers/(contract|checks)\\.ts$|units/units\\.ts$',
+      },
+    },
+    {
+      name: 'store-knows-core-only',
+      severity: 'error',
+      from: { path: '^store/src' },
+      to: { path: '^(web|bin|gauges)/|node_modules/(react|react-dom|next)/' },
+    },
+    {
+      name: 'components-never-touch-the-database',
+      severity: 'error',
+      from: { path: '^web/src/(components|client|workers)' },
+      to: { path: '^store/|node_modules/(pg|drizzle-orm)/' },
+    },
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: 'generated/' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '\\.next|generated/' },
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.tsx', '.js', '.mjs', '.json'] },
+  },
+};

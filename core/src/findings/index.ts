@@ -1,0 +1,2 @@
+export * from './findingWords';
+export * from './pictureWords';

@@ -1,0 +1,17 @@
+import type { Family } from '../vocabulary';
+import type { InstrumentType } from './instrumentType.schema';
+import altoSaxophone from './types/alto-saxophone.json' with { type: 'json' };
+import concertFlute from './types/concert-flute-open-hole.json' with { type: 'json' };
+import oboe from './types/oboe.json' with { type: 'json' };
+import simpleClarinet from './types/simple-clarinet-c.json' with { type: 'json' };
+
+/** The types that ship. Geometry is made up from what such instruments have in common; no maker's figures. */
+export const shippedTypes = [concertFlute, simpleClarinet, oboe, altoSaxophone] as unknown as readonly InstrumentType[];
+
+const byId = new Map(shippedTypes.map((type) => [type.id, type]));
+
+/** The shipped type with this id, or null. */
+export const instrumentType = (id: string): InstrumentType | null => byId.get(id) ?? null;
+
+/** The shipped types of a family. */
+export const typesOfFamily = (family: Family): InstrumentType[] => shippedTypes.filter((type) => type.family === family);

@@ -1,0 +1,6 @@
+export * from './measureState';
+export * from './pointReading';
+export * from './padReport';
+export * from './rimReport';
+export * from './suggestFindings';
+export * from './judgeJob';

@@ -1,0 +1,57 @@
+import type { InstrumentType } from '../instruments';
+import type { JobState } from '../logbook';
+import { solveSeat, type SeatInput, type SeatOutput } from '../pads';
+import type { MeasureState } from './measureState';
+import { padReport, type PadReport } from './padReport';
+import { rimReport, type RimReport } from './rimReport';
+import { openSuggestions, suggestFromRim, suggestFromSeat, type Suggestion } from './suggestFindings';
+
+export interface JudgedPad extends PadReport {
+  seat: SeatOutput | null;
+}
+
+/** Everything the readings of a job say now. */
+export interface JobJudgement {
+  pads: ReadonlyMap<string, JudgedPad>;
+  rims: ReadonlyMap<string, RimReport>;
+  suggestions: Suggestion[];
+}
+
+/**
+ * Judges every pad and rim of a job from its fresh readings.
+ *
+ * @param seatOf answers the `seat` question; the browser passes answers its worker has worked out, everyone else
+ *   lets the solver do it here. Null means the answer is not there yet.
+ */
+export function judgeJob(
+  state: JobState,
+  type: InstrumentType,
+  seatOf: (input: SeatInput) => SeatOutput | null = solveSeat,
+): JobJudgement {
+  const rims = new Map<string, RimReport>();
+  const pads = new Map<string, JudgedPad>();
+  const suggestions: Suggestion[] = [];
+  for (const { id } of type.holes) {
+    const rim = rimReport(state, type, id);
+    if (rim) {
+      rims.set(id, rim);
+      suggestions.push(...suggestFromRim(rim));
+    }
+  }
+  for (const { hole } of type.pads) {
+    const report = padReport(state, type, hole);
+    if (!report) continue;
+    const seat = report.seatInput && seatOf(report.seatInput);
+    pads.set(hole, { ...report, seat });
+    const suggestion = seat && suggestFromSeat(report, seat);
+    if (suggestion) suggestions.push(suggestion);
+  }
+  return { pads, rims, suggestions: openSuggestions(state, type, suggestions) };
+}
+
+/** The state of one group on one part; null when that group is not measured there. */
+export function stateOf(judgement: JobJudgement, group: string, part: string): MeasureState | null {
+  if (group === 'pad') return judgement.pads.get(part)?.state ?? null;
+  if (group === 'rim') return judgement.rims.get(part)?.state ?? null;
+  return null;
+}

@@ -1,0 +1,76 @@
+import type { InstrumentType } from '../instruments';
+import type { JobState, MeasuringPoint } from '../logbook';
+import { solveConformity, type ConformityOutput } from '../metrology';
+import type { SeatInput } from '../pads';
+import { padGapLimit } from '../practice';
+import { wholeState, type MeasureState } from './measureState';
+import { coarsestGauge, readPoint, type PointReading } from './pointReading';
+import { rimReport } from './rimReport';
+
+/** Clock positions a pad is read at: where the light shows and a strip of film can be pulled. */
+export const padClocks = [0, 45, 90, 135, 180, 225, 270, 315] as const;
+
+/** Shim stock of the shop, mm. */
+export const shimStock = [0.03, 0.05, 0.08, 0.12] as const;
+
+export interface JudgedPoint extends PointReading {
+  state: MeasureState;
+  conformity: ConformityOutput | null;
+}
+
+export interface PadReport {
+  part: string;
+  state: MeasureState;
+  /** mm */
+  limit: number;
+  points: JudgedPoint[];
+  /** what the `seat` solver is to be asked, once every position has a fresh reading */
+  seatInput: SeatInput | null;
+  /** entry ids of the fresh readings */
+  evidence: string[];
+  /** highest sequence number among the fresh readings; 0 when there is none */
+  newestSeq: number;
+}
+
+export const padPoint = (part: string, clock: number): MeasuringPoint => ({ group: 'pad', part, measure: 'gap', clock });
+
+function judge(reading: PointReading, limit: number): JudgedPoint {
+  if (reading.fresh.length === 0) {
+    return { ...reading, state: reading.stale.length > 0 ? 'stale' : 'unmeasured', conformity: null };
+  }
+  const conformity = solveConformity({
+    readings: reading.fresh.map(({ value }) => value),
+    gauge: coarsestGauge(reading.fresh),
+    limits: { upper: limit },
+  });
+  return { ...reading, state: conformity.verdict, conformity };
+}
+
+/** A pad as its readings show it now: each position with its verdict, and the question for the `seat` solver. */
+export function padReport(state: JobState, type: InstrumentType, part: string): PadReport | null {
+  const pad = type.pads.find(({ hole }) => hole === part);
+  if (!pad) return null;
+  const limit = padGapLimit(type.family, state.practice);
+  const points = padClocks.map((clock) => judge(readPoint(state, padPoint(part, clock)), limit));
+  const fresh = points.flatMap((point) => point.fresh);
+  const complete = points.every(({ mean }) => mean !== null);
+  const residuals = complete ? rimReport(state, type, part)?.residualsAt(padClocks) : null;
+  return {
+    part,
+    state: wholeState(points.map((point) => point.state)),
+    limit,
+    points,
+    seatInput: complete
+      ? {
+          gaps: points.map(({ point, mean }) => ({ clock: point.clock, gap: Math.max(0, mean ?? 0) })),
+          padDiameter: pad.diameter,
+          axisDistance: pad.axisDistance,
+          limits: { gap: limit },
+          shims: [...shimStock],
+          ...(residuals && { rimResiduals: residuals }),
+        }
+      : null,
+    evidence: fresh.map(({ entry }) => entry),
+    newestSeq: Math.max(0, ...fresh.map(({ seq }) => seq)),
+  };
+}

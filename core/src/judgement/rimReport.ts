@@ -1,0 +1,117 @@
+import type { InstrumentType } from '../instruments';
+import type { JobState, MeasuringPoint } from '../logbook';
+import { solveConformity, type ConformityOutput, type Gauge } from '../metrology';
+import { rimLimits } from '../practice';
+import { solveRim, type RimInput, type RimOutput } from '../rims';
+import { wholeState, type MeasureState } from './measureState';
+import { coarsestGauge, readPoint, type PointReading } from './pointReading';
+
+/** Clock positions a rim is read at. Eight shows a saddle and a chip; the diameters four ways show an oval hole. */
+export const rimClocks = [0, 45, 90, 135, 180, 225, 270, 315] as const;
+export const diameterClocks = [0, 45, 90, 135] as const;
+const fewestHeights = 6;
+const fewestDiameters = 3;
+
+/** Most metal a rim may lose to dressing before it is raised first, mm. A workshop default. */
+const mostRimRemoval = 0.08;
+
+export interface RimPoint extends PointReading {
+  state: MeasureState;
+}
+
+export interface RimReport {
+  part: string;
+  state: MeasureState;
+  limits: ReturnType<typeof rimLimits>;
+  heights: RimPoint[];
+  diameters: RimPoint[];
+  /** what the `rim` solver is to be asked, once six heights are fresh */
+  rimInput: RimInput | null;
+  /** its answer; cheap enough to be worked out wherever the report is needed */
+  rim: RimOutput | null;
+  /** the flatness as a measured quantity, with the doubt of the gauge */
+  flatness: ConformityOutput | null;
+  evidence: string[];
+  newestSeq: number;
+  /** the unevenness of the rim at these clocks, or null where no reading stands at one of them */
+  residualsAt: (clocks: readonly number[]) => { clock: number; residual: number }[] | null;
+}
+
+export const heightPoint = (part: string, clock: number): MeasuringPoint => ({ group: 'rim', part, measure: 'height', clock });
+export const diameterPoint = (part: string, clock: number): MeasuringPoint => ({
+  group: 'rim',
+  part,
+  measure: 'diameter',
+  clock,
+});
+
+/** A flatness is the difference of two readings of one gauge: each doubt counts twice, in quadrature. */
+const differenceGauge = (gauge: Gauge): Gauge => ({
+  resolution: gauge.resolution * Math.SQRT2,
+  maxPermissibleError: gauge.maxPermissibleError * Math.SQRT2,
+});
+
+const samplesOf = (points: readonly PointReading[]) =>
+  points.flatMap(({ point, mean }) => (mean === null ? [] : [{ clock: point.clock, mean }]));
+
+const freshness = (reading: PointReading): MeasureState => {
+  if (reading.fresh.length > 0) return 'within';
+  return reading.stale.length > 0 ? 'stale' : 'unmeasured';
+};
+
+/** A rim as its readings show it now, or null when the instrument has no such hole. */
+export function rimReport(state: JobState, type: InstrumentType, part: string): RimReport | null {
+  const hole = type.holes.find(({ id }) => id === part);
+  if (!hole) return null;
+  const limits = rimLimits(type.family, state.practice, hole.diameter);
+  const points = (clocks: readonly number[], at: typeof heightPoint): RimPoint[] =>
+    clocks.map((clock) => {
+      const reading = readPoint(state, at(part, clock));
+      return { ...reading, state: freshness(reading) };
+    });
+  const heights = points(rimClocks, heightPoint);
+  const diameters = points(diameterClocks, diameterPoint);
+  const heightSamples = samplesOf(heights);
+  const diameterSamples = samplesOf(diameters);
+
+  const rimInput: RimInput | null =
+    heightSamples.length >= fewestHeights
+      ? {
+          heights: heightSamples.map(({ clock, mean }) => ({ clock, height: mean })),
+          ...(diameterSamples.length >= fewestDiameters && {
+            diameters: diameterSamples.map(({ clock, mean }) => ({ clock, diameter: mean })),
+          }),
+          limits,
+          stock: { maxRemoval: mostRimRemoval },
+        }
+      : null;
+  const rim = rimInput && solveRim(rimInput);
+  const freshHeights = heights.flatMap(({ fresh }) => fresh);
+  const flatness =
+    rim &&
+    solveConformity({
+      readings: [rim.flatness],
+      gauge: differenceGauge(coarsestGauge(freshHeights)),
+      limits: { upper: limits.flatness },
+    });
+
+  const fresh = [...freshHeights, ...diameters.flatMap((point) => point.fresh)];
+  const faults = rim ? [rim.verdicts.tilt, rim.verdicts.ovality].filter((verdict) => verdict === 'outside') : [];
+  const missing = heights.map((point) => point.state).filter((pointState) => pointState !== 'within');
+  return {
+    part,
+    state: wholeState([...(flatness ? [flatness.verdict] : []), ...faults.map(() => 'outside' as const), ...missing]),
+    limits,
+    heights,
+    diameters,
+    rimInput,
+    rim,
+    flatness,
+    evidence: fresh.map(({ entry }) => entry),
+    newestSeq: Math.max(0, ...fresh.map(({ seq }) => seq)),
+    residualsAt: (clocks) => {
+      const found = clocks.map((clock) => rim?.residuals.find((sample) => sample.clock === clock));
+      return found.every((sample) => sample !== undefined) ? found : null;
+    },
+  };
+}

@@ -1,0 +1,136 @@
+import { adviceWords, isOpenStatus, pictureWords } from '../findings';
+import type { InstrumentType } from '../instruments';
+import type { FindingState, JobState } from '../logbook';
+import type { SeatOutput } from '../pads';
+import type { FindingKind } from '../vocabulary';
+import type { PadReport } from './padReport';
+import type { RimReport } from './rimReport';
+
+/** A finding the figures speak for, waiting for a person to confirm, edit or decline it. */
+export interface Suggestion {
+  key: string;
+  kind: FindingKind;
+  part: string;
+  severity: 1 | 2 | 3;
+  /** what the figures show */
+  cause: string;
+  remedy: string;
+  why: string;
+  evidence: string[];
+  /** the newest reading it rests on */
+  newestSeq: number;
+}
+
+const severityOf = (value: number, limit: number): 1 | 2 | 3 => {
+  if (limit <= 0 || value > 4 * limit) return 3;
+  return value > 2 * limit ? 2 : 1;
+};
+
+const hundredths = (mm: number) => `${mm.toFixed(3)} mm`;
+const clockText = (clock: number | null) => (clock === null ? 'no one side' : `${Math.round(clock)}°`);
+
+/** Which finding a pad's advice amounts to; null where there is nothing to find. */
+const kindByAdvice: Record<SeatOutput['advice'], FindingKind | null> = {
+  'none': null,
+  'regulate': 'adjuster-out',
+  'add-adhesive': 'pad-leaking',
+  'level-rim': 'rim-warped',
+  'bend-cup': 'pad-leaking',
+  'clean-inspect': 'pad-leaking',
+  'shim': 'pad-leaking',
+  'reset-bed': 'pad-leaking',
+  'change-pad': 'pad-worn',
+};
+
+/**
+ * What a pad's picture speaks for. Where the gaps follow the hollows of the rim the finding lands on the rim, not the
+ * pad: a deeper cause is cured first.
+ */
+export function suggestFromSeat(report: PadReport, seat: SeatOutput): Suggestion | null {
+  const kind = kindByAdvice[seat.advice];
+  // A gap within the doubt of the gauge is no finding yet.
+  if (kind === null || !report.points.some(({ state }) => state === 'outside')) return null;
+  const widest = Math.max(...report.points.map(({ mean }) => mean ?? 0));
+  const correction = seat.thicknessCorrection;
+  const remedies = [adviceWords[seat.advice]];
+  if (seat.advice === 'reset-bed' || seat.advice === 'change-pad') {
+    remedies.push(`The pad stands ${hundredths(Math.abs(correction))} too ${correction < 0 ? 'thick' : 'thin'}.`);
+  }
+  if (seat.advice === 'shim' && seat.shims.length > 0) {
+    const list = seat.shims.map(({ clock, thickness }) => `${clock}°: ${hundredths(thickness)}`).join(', ');
+    remedies.push(`Shims ${list}; leaves ${hundredths(seat.predictedMaxGap)}.`);
+  }
+  return {
+    key: `${kind}:${report.part}`,
+    kind,
+    part: report.part,
+    severity: severityOf(widest, report.limit),
+    cause: seat.rimSuspected
+      ? 'The gaps open where the rim is low: the rim is crooked, not the pad.'
+      : `${pictureWords[seat.picture].title}. ${pictureWords[seat.picture].causes}`,
+    remedy: remedies.join(' '),
+    why: `Widest gap ${hundredths(widest)} against a limit of ${hundredths(report.limit)}; opens toward ${clockText(seat.openClock)}, ${hundredths(seat.tilt)} across, ${hundredths(seat.unevenness)} uneven.`,
+    evidence: report.evidence,
+    newestSeq: report.newestSeq,
+  };
+}
+
+/** What a rim's figures speak for: not flat or not level, and an oval hole. */
+export function suggestFromRim(report: RimReport): Suggestion[] {
+  const { rim, flatness, limits, part, evidence, newestSeq } = report;
+  if (!rim || !flatness) return [];
+  const suggestions: Suggestion[] = [];
+  const base = { part, evidence, newestSeq };
+  if (flatness.verdict === 'outside' || rim.verdicts.tilt === 'outside') {
+    const low = rim.lowSectors.map(({ fromClock, toClock }) =>
+      fromClock === toClock ? clockText(fromClock) : `${clockText(fromClock)} to ${clockText(toClock)}`,
+    );
+    suggestions.push({
+      ...base,
+      key: `rim-warped:${part}`,
+      kind: 'rim-warped',
+      severity: severityOf(Math.max(rim.flatness / limits.flatness, rim.tilt / limits.tilt), 1),
+      cause: low.length > 0 ? `The rim is low at ${low.join(' and ')}.` : `The rim is not level: high at ${clockText(rim.highClock)}.`,
+      remedy: {
+        'none': 'Level the rim over a plug; it is flat but tilted, so look at the body beneath it first.',
+        'dress': `Dress the high spots over a centring plug: ${hundredths(rim.levelling.removal)} to come off.`,
+        'raise-then-dress': `Raise the low side from inside first: dressing alone would take ${hundredths(rim.levelling.removal)}.`,
+      }[rim.levelling.method],
+      why: `Flatness ${hundredths(rim.flatness)} ± ${hundredths(flatness.expandedUncertainty)} against ${hundredths(limits.flatness)}; tilt ${hundredths(rim.tilt)} against ${hundredths(limits.tilt)}.`,
+    });
+  }
+  if (rim.verdicts.ovality === 'outside' && rim.ellipse) {
+    suggestions.push({
+      ...base,
+      key: `hole-oval:${part}`,
+      kind: 'hole-oval',
+      severity: severityOf(rim.ellipse.ovality, limits.ovality),
+      cause: `The hole is oval, longest toward ${clockText(rim.ellipse.longClock)}.`,
+      remedy: 'Bring it round over a tapered plug, then read the rim again.',
+      why: `Ovality ${hundredths(rim.ellipse.ovality)} against ${hundredths(limits.ovality)}.`,
+    });
+  }
+  return suggestions;
+}
+
+/** Has this been answered already, by a finding that stands or by one that is newer than the readings? */
+function answered(findings: Iterable<FindingState>, suggestion: Suggestion, seqOf: (entry: string) => number): boolean {
+  for (const finding of findings) {
+    if (finding.kind !== suggestion.kind || finding.part !== suggestion.part) continue;
+    if (isOpenStatus(finding.status) || finding.status === 'stop-gap' || finding.status === 'left') return true;
+    if (seqOf(finding.history.at(-1) ?? '') > suggestion.newestSeq) return true;
+  }
+  return false;
+}
+
+/** Suggestions that still wait for an answer, deepest cause first, one for each kind and part. */
+export function openSuggestions(state: JobState, type: InstrumentType, suggestions: readonly Suggestion[]): Suggestion[] {
+  const seqOf = (entry: string) => state.byId.get(entry)?.seq ?? 0;
+  const byKey = new Map<string, Suggestion>();
+  for (const suggestion of suggestions) if (!byKey.has(suggestion.key)) byKey.set(suggestion.key, suggestion);
+  const order = new Map(type.holes.map(({ id }, i) => [id, i]));
+  const depth = ({ kind }: Suggestion) => (kind === 'rim-warped' || kind === 'hole-oval' ? 0 : 1);
+  return [...byKey.values()]
+    .filter((suggestion) => !answered(state.findings.values(), suggestion, seqOf))
+    .sort((a, b) => depth(a) - depth(b) || (order.get(a.part) ?? 0) - (order.get(b.part) ?? 0));
+}

@@ -1,0 +1,197 @@
+import type { Entry, EntryOf } from './entry';
+import { emptyJobState, matchesMeasure, pointKey, type JobState, type OperationState } from './jobState';
+
+/** The same shape with its maps and lists open for writing while one batch is folded. */
+type Draft = {
+  -readonly [K in keyof JobState]: JobState[K] extends ReadonlyMap<infer Key, infer Value>
+    ? Map<Key, Value>
+    : JobState[K] extends readonly (infer Item)[]
+      ? Item[]
+      : JobState[K];
+};
+
+const open = (state: JobState): Draft => ({
+  ...state,
+  entries: [...state.entries],
+  byId: new Map(state.byId),
+  struck: new Map(state.struck),
+  points: new Map(state.points),
+  findings: new Map(state.findings),
+  operations: new Map(state.operations),
+  decisions: [...state.decisions],
+  notes: [...state.notes],
+  times: [...state.times],
+});
+
+function foldReading(draft: Draft, entry: EntryOf<'reading'>): void {
+  const { point, value, typed, gauge } = entry.body;
+  const key = pointKey(point);
+  const before = draft.points.get(key)?.readings ?? [];
+  const { id, seq, author, benchTime } = entry;
+  const reading = { entry: id, seq, value, typed, gauge, author, benchTime, stale: null };
+  draft.points.set(key, { point, readings: [...before, reading] });
+}
+
+function foldFinding(draft: Draft, entry: EntryOf<'finding'>): void {
+  const { finding, kind, part, severity, status, note, reason, suggestion, evidence } = entry.body;
+  const before = draft.findings.get(finding);
+  draft.findings.set(finding, {
+    finding,
+    kind,
+    part,
+    severity: severity as 1 | 2 | 3,
+    status,
+    note: note ?? before?.note ?? '',
+    reason: reason ?? '',
+    suggestion: suggestion ?? before?.suggestion ?? null,
+    evidence: evidence ?? before?.evidence ?? [],
+    history: [...(before?.history ?? []), entry.id],
+  });
+}
+
+/** The one place where a done operation makes readings stale. */
+function disturb(draft: Draft, entry: EntryOf<'operation-done'>): void {
+  const { disturbs, operation, title } = entry.body;
+  if (disturbs.length === 0) return;
+  const stale = { entry: entry.id, operation, title };
+  for (const [key, state] of draft.points) {
+    const { group, part } = state.point;
+    if (!disturbs.some((pattern) => matchesMeasure(pattern, group, part))) continue;
+    if (state.readings.every((reading) => reading.stale)) continue;
+    const readings = state.readings.map((reading) => (reading.stale ? reading : { ...reading, stale }));
+    draft.points.set(key, { ...state, readings });
+  }
+}
+
+function setFindings(draft: Draft, ids: readonly string[], status: 'cured' | 'stop-gap', entry: Entry, reason: string): void {
+  for (const id of ids) {
+    const finding = draft.findings.get(id);
+    if (finding) draft.findings.set(id, { ...finding, status, reason, history: [...finding.history, entry.id] });
+  }
+}
+
+function operationOf(draft: Draft, operation: string, entry: Entry): OperationState {
+  return {
+    operation,
+    title: operation,
+    startedAt: null,
+    endedAt: null,
+    minutes: 0,
+    reason: '',
+    override: '',
+    cautionsAccepted: [],
+    ...draft.operations.get(operation),
+    status: 'started',
+    entry: entry.id,
+    seq: entry.seq,
+  };
+}
+
+function foldOne(draft: Draft, entry: Entry): void {
+  switch (entry.kind) {
+    case 'intake':
+      // A later intake entry corrects the first; a practice changed since then stays changed.
+      if (!draft.intake) draft.practice = entry.body.practice;
+      draft.intake = entry.body;
+      draft.openedAt ??= entry.benchTime;
+      draft.unit = entry.body.unit;
+      return;
+    case 'reading':
+      return foldReading(draft, entry);
+    case 'finding':
+      return foldFinding(draft, entry);
+    case 'operation-started': {
+      const { operation, cautionsAccepted } = entry.body;
+      const state = operationOf(draft, operation, entry);
+      draft.operations.set(operation, { ...state, cautionsAccepted, startedAt: entry.benchTime, endedAt: null });
+      return;
+    }
+    case 'operation-done': {
+      const { operation, title, minutes, cures, override = '' } = entry.body;
+      const state = operationOf(draft, operation, entry);
+      draft.operations.set(operation, { ...state, status: 'done', title, minutes, override, endedAt: entry.benchTime });
+      setFindings(draft, cures, 'cured', entry, '');
+      return disturb(draft, entry);
+    }
+    case 'operation-skipped': {
+      const { operation, title, reason, leaves } = entry.body;
+      const state = operationOf(draft, operation, entry);
+      draft.operations.set(operation, { ...state, status: 'skipped', title, reason, endedAt: entry.benchTime });
+      return setFindings(draft, leaves, 'stop-gap', entry, reason);
+    }
+    case 'practice-change':
+      draft.practice = entry.body.practice;
+      draft.decisions.push(entry);
+      return;
+    case 'decision':
+      draft.decisions.push(entry);
+      return;
+    case 'note':
+      draft.notes.push(entry);
+      return;
+    case 'time':
+      draft.times.push(entry);
+      return;
+    case 'sign-off':
+      draft.signOff = entry;
+      return;
+    case 'strike':
+      return;
+  }
+}
+
+/** Notes which entries are struck. The first strike counts; a strike itself cannot be struck. */
+function collectStrikes(draft: Draft, entries: readonly Entry[]): void {
+  for (const entry of entries) {
+    draft.byId.set(entry.id, entry);
+    if (entry.kind === 'strike') draft.struck.delete(entry.id);
+  }
+  for (const entry of entries) {
+    if (entry.kind !== 'strike') continue;
+    const target = entry.body.entry;
+    if (draft.byId.get(target)?.kind !== 'strike' && !draft.struck.has(target)) draft.struck.set(target, entry.id);
+  }
+}
+
+function foldOnto(state: JobState, entries: readonly Entry[]): JobState {
+  const draft = open(state);
+  collectStrikes(draft, entries);
+  for (const entry of entries) {
+    draft.entries.push(entry);
+    draft.seq = Math.max(draft.seq, entry.seq);
+    if (!draft.struck.has(entry.id)) foldOne(draft, entry);
+  }
+  return draft;
+}
+
+/**
+ * The state of a job after more entries: pure, deterministic, and the same however the entries are cut into batches.
+ *
+ * Entries count in the order of their sequence numbers, whatever order they are handed over in; an entry met before is
+ * passed over. Striking something already folded in means folding again without it, which is O(all entries) once a batch.
+ */
+export function foldEntries(state: JobState, more: readonly Entry[]): JobState {
+  const seen = new Set<string>();
+  const fresh = more
+    .filter(({ id }) => {
+      const isNew = !state.byId.has(id) && !seen.has(id);
+      seen.add(id);
+      return isNew;
+    })
+    .sort((a, b) => a.seq - b.seq);
+  const first = fresh[0];
+  if (!first) return state;
+  const strikesThePast = fresh.some((entry) => {
+    if (entry.kind !== 'strike') return false;
+    const target = state.byId.get(entry.body.entry);
+    return target !== undefined && target.kind !== 'strike' && !state.struck.has(target.id);
+  });
+  if (first.seq > state.seq && !strikesThePast) return foldOnto(state, fresh);
+  return foldOnto(
+    emptyJobState,
+    [...state.entries, ...fresh].sort((a, b) => a.seq - b.seq),
+  );
+}
+
+/** The state of a job from its whole logbook. */
+export const foldJob = (entries: readonly Entry[]): JobState => foldEntries(emptyJobState, entries);

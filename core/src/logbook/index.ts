@@ -1,0 +1,5 @@
+export * from './entry.schema';
+export * from './entry';
+export * from './jobState';
+export * from './foldEntries';
+export * from './checkEntry';

@@ -1,0 +1,71 @@
+import type { InstrumentType } from '../instruments';
+import { judgeJob } from '../judgement';
+import type { JobState } from '../logbook';
+import { isOpenStatus } from '../findings';
+import { stages, type Stage } from '../vocabulary';
+import { jobPlan } from './jobPlan';
+
+/** What the bench shows of one ticket. Plain data. */
+export interface BenchSummary {
+  ticket: string;
+  owner: string;
+  instrument: string;
+  maker: string;
+  made: string;
+  practice: string;
+  stage: Stage | 'signed off';
+  /** what hands should do next, or null when the job waits or is over */
+  next: string | null;
+  blockedBy: string[];
+  curing: { title: string; until: string }[];
+  openFindings: number;
+  suggestions: number;
+  stalePads: number;
+  staleRims: number;
+  dueBy: string | null;
+  done: number;
+  steps: number;
+  signedOff: boolean;
+}
+
+const mostBlocks = 3;
+
+/** One ticket, summed up for the bench. */
+export function benchSummary(state: JobState, type: InstrumentType, now: string): BenchSummary | null {
+  const { intake } = state;
+  if (!intake) return null;
+  const judgement = judgeJob(state, type);
+  const { steps, next } = jobPlan(state, type, judgement, now);
+  const signedOff = state.signOff !== null;
+  const waiting = steps.find(({ status }) => status === 'waiting');
+  const current = next ?? waiting ?? steps.at(-1);
+  const shut = waiting?.gate.filter(({ open }) => !open).map(({ why }) => why) ?? [];
+  const count = (states: Iterable<{ state: string }>, wanted: string) => [...states].filter((x) => x.state === wanted).length;
+  const finished = ({ status }: { status: string }) => status === 'done' || status === 'skipped' || status === 'curing';
+  return {
+    ticket: intake.ticket,
+    owner: intake.owner,
+    instrument: type.name,
+    maker: intake.maker ?? '',
+    made: intake.made ?? '',
+    practice: state.practice,
+    stage: signedOff ? 'signed off' : (current?.stage ?? stages[0]),
+    next: signedOff ? null : (next?.title ?? null),
+    blockedBy: next || signedOff ? [] : [...(waiting?.waitsFor.map(({ title }) => title) ?? []), ...shut].slice(0, mostBlocks),
+    curing: signedOff ? [] : steps.flatMap(({ title, curingUntil }) => (curingUntil ? [{ title, until: curingUntil }] : [])),
+    openFindings: [...state.findings.values()].filter(({ status }) => isOpenStatus(status)).length,
+    suggestions: judgement.suggestions.length,
+    stalePads: count(judgement.pads.values(), 'stale'),
+    staleRims: count(judgement.rims.values(), 'stale'),
+    dueBy: intake.dueBy ?? null,
+    done: steps.filter(finished).length,
+    steps: steps.length,
+    signedOff,
+  };
+}
+
+/** The order tickets need hands in: work that can start now before work that waits, then by due date, then by number. */
+export function inBenchOrder(a: BenchSummary, b: BenchSummary): number {
+  const group = (s: BenchSummary) => (s.signedOff ? 2 : Number(s.next === null));
+  return group(a) - group(b) || (a.dueBy ?? '9999').localeCompare(b.dueBy ?? '9999') || a.ticket.localeCompare(b.ticket);
+}

@@ -1,0 +1,496 @@
+import type { CautionId } from '../cautions';
+import type { Stage } from '../vocabulary';
+
+/** One kind of work. `{part}` in a title or a measure stands for the part it is done on. */
+export interface OperationKind {
+  stage: Stage;
+  title: string;
+  /** attended minutes at severity 2 on a saxophone: low, likely, high */
+  minutes: readonly [number, number, number];
+  /** minutes of curing, soaking or cooling that follow and need no hands */
+  unattended?: number;
+  /** measures whose earlier readings it makes worthless */
+  disturbs: readonly string[];
+  /** measures that must be fresh before it */
+  needs: readonly string[];
+  cautions: readonly CautionId[];
+  tools: readonly string[];
+  how: readonly string[];
+  /** can be undone without loss */
+  reversible: boolean;
+}
+
+const work = (
+  stage: Stage,
+  title: string,
+  minutes: readonly [number, number, number],
+  rest: Partial<Omit<OperationKind, 'stage' | 'title' | 'minutes'>> & Pick<OperationKind, 'how'>,
+): OperationKind => ({
+  stage,
+  title,
+  minutes,
+  disturbs: [],
+  needs: [],
+  cautions: [],
+  tools: [],
+  reversible: true,
+  ...rest,
+});
+
+/** What follows the body when metal is moved: everything that stands on it. */
+const standsOnBody = ['post:*', 'rim:*', 'hinge:*', 'pad:*', 'link:*', 'pitch:*'] as const;
+const standsOnRim = ['pad:{part}', 'link:*', 'pitch:*'] as const;
+
+/**
+ * Every operation of an overhaul, by kind. Order is not written here: it follows from the stages, from `needs` and
+ * `disturbs`, and from the rules in `orderRules.ts`.
+ *
+ * A measure may be needed only in stages after the last one that disturbs it: body-line after body, post after seams,
+ * rim and hole after holes, hinge after keys, joint after joints, pad after pads, link after regulate.
+ */
+export const operationKinds = {
+  'photograph': work('intake', 'Photograph all sides', [5, 8, 15], {
+    tools: ['camera', 'plain ground', 'scale'],
+    how: ['All sides before anything is touched.', 'Close-ups of every fault the owner named.'],
+  }),
+  'survey': work('survey', 'Survey in one pass', [15, 30, 60], {
+    cautions: ['hygiene', 'leakLight'],
+    tools: ['leak light', 'light edge', 'feeler film'],
+    how: ['Joints, body, holes, mechanism mounted, springs, pads under the leak light, corks and noise.', 'One finding for each fault: where, how bad.'],
+  }),
+  'strip': work('strip', 'Take the keys off and board every screw', [20, 35, 60], {
+    disturbs: ['pad:*', 'link:*'],
+    cautions: ['spring'],
+    tools: ['screwdrivers', 'screw board', 'spring hook'],
+    how: ['Clean every slot before a driver goes in.', 'Each screw to its own place; cylinder pivots are not interchangeable.', 'Measure pad height above the cup before a pad is pulled.'],
+  }),
+  'soak-stuck': work('free', 'Free the stuck part: {part}', [10, 20, 60], {
+    unattended: 720,
+    disturbs: ['pad:{part}'],
+    cautions: ['solvent'],
+    tools: ['penetrating oil', 'fitted driver', 'soft jaws'],
+    how: ['Oil, and time. Oil spoils cork and pads near it: count them as to be renewed.', 'A driver that fits, no force that slips.'],
+  }),
+  'warm-stuck': work('free', 'Free the stuck part gently: {part}', [15, 30, 80], {
+    unattended: 1440,
+    disturbs: ['pad:{part}'],
+    cautions: ['solvent', 'residue'],
+    tools: ['penetrating oil', 'warm iron', 'fitted driver'],
+    how: ['The mildest first: oil and a full day, then gentle warmth.', 'Stop before the slot gives.'],
+  }),
+  'extract-screw': work('free', 'Extract the broken screw: {part}', [20, 40, 120], {
+    cautions: ['cutter', 'solvent'],
+    tools: ['centre punch', 'small drills', 'extractor'],
+    how: ['Centre exactly, drill small, turn out.', 'Out before new work is set near it.'],
+    reversible: false,
+  }),
+  'clean': work('free', 'Wash and dry all parts', [20, 35, 60], {
+    unattended: 60,
+    cautions: ['hygiene', 'solvent', 'residue'],
+    tools: ['wash', 'brushes', 'swabs', 'air'],
+    how: ['Wash, rinse, dry at once.', 'Look again: a doubtful seam shows best when clean.'],
+  }),
+  'clean-wood': work('free', 'Clean the body dry and oil the bore if it asks for it', [20, 35, 60], {
+    unattended: 720,
+    cautions: ['hygiene', 'dust', 'residue'],
+    tools: ['brushes', 'swabs', 'bore oil'],
+    how: ['No water in the wood. Brush and swab.', 'Let oil settle a night before measuring wood.'],
+  }),
+  'straighten-body': work('body', 'Straighten the tube: {part}', [25, 50, 120], {
+    disturbs: ['body-line:{part}', 'bore:{part}', 'joint:{part}', ...standsOnBody],
+    tools: ['padded supports', 'mallet', 'straight edge'],
+    how: ['Support either side of the bend; act opposite to it in small taps, vibration does more than force.', 'Check after every few taps: push, look, push less.'],
+    reversible: false,
+  }),
+  'press-body-straight': work('body', 'Ease the tube straight with slow pressure: {part}', [40, 75, 160], {
+    disturbs: ['body-line:{part}', 'bore:{part}', 'joint:{part}', ...standsOnBody],
+    tools: ['padded supports', 'press bar', 'straight edge'],
+    how: ['Slow steady pressure, released and measured each time.', 'Leave a trace rather than work the metal twice.'],
+    reversible: false,
+  }),
+  'turn-bell': work('body', 'Turn the bell back true', [30, 60, 120], {
+    disturbs: ['body-line:bell', 'rim:*', 'post:*', 'pad:*', 'link:*', 'pitch:*'],
+    cautions: ['flame', 'solder', 'finish'],
+    tools: ['brace clamp', 'heat', 'reference key'],
+    how: ['Turn until an undamaged large bell key lands true on its hole: the key is the gauge.', 'Guard-foot holes meet their witness marks. Refit guard and brace without strain.'],
+    reversible: false,
+  }),
+  'raise-dent': work('body', 'Raise the dent: {part}', [15, 30, 90], {
+    disturbs: ['bore:{part}', 'rim:{part}', 'hole:{part}', 'pad:{part}', 'body-line:{part}'],
+    tools: ['dent balls', 'mandrel', 'dent hammer'],
+    how: ['A larger ball spreads the work. Chase high ridges down from outside, blend.', 'Reflected lines must run smooth.'],
+    reversible: false,
+  }),
+  'fill-crack': work('body', 'Close the crack: {part}', [40, 75, 180], {
+    unattended: 1440,
+    disturbs: ['bore:{part}', 'rim:{part}', 'hole:{part}', 'pad:{part}', 'joint:{part}'],
+    cautions: ['adhesive', 'dust', 'cutter'],
+    tools: ['thin adhesive', 'wood dust', 'pins or bands'],
+    how: ['Clean the crack, fill, pin or band where it would open again.', 'A full day before the wood is worked or measured.'],
+    reversible: false,
+  }),
+  'fill-crack-reversibly': work('body', 'Close the crack with reversible glue: {part}', [45, 90, 200], {
+    unattended: 1440,
+    disturbs: ['bore:{part}', 'rim:{part}', 'hole:{part}', 'pad:{part}', 'joint:{part}'],
+    cautions: ['dust', 'residue'],
+    tools: ['hide glue', 'bindings'],
+    how: ['Glue that a later hand can open; a binding outside rather than a pin inside.', 'Photograph before and after.'],
+  }),
+  'braze-crack': work('body', 'Close the cracked metal: {part}', [30, 60, 120], {
+    unattended: 30,
+    disturbs: ['bore:{part}', 'rim:{part}', 'pad:{part}', 'joint:{part}'],
+    cautions: ['flame', 'solder', 'finish'],
+    tools: ['heat', 'solder', 'wire'],
+    how: ['Stop the end of the crack, clean to bright metal, patch or solder.'],
+    reversible: false,
+  }),
+  'resolder-seam': work('seams', 'Close the seam: {part}', [20, 40, 80], {
+    unattended: 20,
+    disturbs: ['rim:{part}', 'hole:{part}', 'post:{part}', 'pad:{part}'],
+    needs: ['body-line:*'],
+    cautions: ['flame', 'solder', 'finish'],
+    tools: ['heat', 'solder', 'binding wire', 'heat shield'],
+    how: ['Both faces to bright metal, hold with wire, shield the finish, no more heat than needed.', 'Then look at the neighbours: one seam can loosen the next.'],
+    reversible: false,
+  }),
+  'resolder-hole': work('seams', 'Resolder the tone hole: {part}', [25, 45, 90], {
+    unattended: 20,
+    disturbs: ['rim:{part}', 'hole:{part}', 'pad:{part}'],
+    needs: ['body-line:*'],
+    cautions: ['flame', 'solder', 'finish'],
+    tools: ['heat', 'solder', 'binding wire', 'centring plug'],
+    how: ['Clean both faces to bright metal, wire it down, shield the finish.', 'Look at it again later: a hole that let go once is doubtful.'],
+    reversible: false,
+  }),
+  'bush-hole': work('seams', 'Bush the loose tone-hole insert: {part}', [30, 50, 90], {
+    unattended: 720,
+    disturbs: ['rim:{part}', 'hole:{part}', 'pad:{part}'],
+    cautions: ['adhesive', 'cutter', 'dust'],
+    tools: ['guided cutter', 'insert', 'adhesive'],
+    how: ['Clean bore for the insert, glue, keep out of the main bore.'],
+    reversible: false,
+  }),
+  'secure-post': work('seams', 'Secure the post: {part}', [15, 30, 60], {
+    unattended: 20,
+    disturbs: ['post:{part}', 'hinge:*', 'pad:{part}'],
+    cautions: ['flame', 'solder', 'finish'],
+    tools: ['heat', 'solder', 'spacer at hinge length'],
+    how: ['Align by the key with its real pad, or by a spacer at hinge length.', 'Steady it against its neighbour.'],
+    reversible: false,
+  }),
+  'secure-post-wood': work('seams', 'Secure the post in the wood: {part}', [15, 25, 50], {
+    unattended: 240,
+    disturbs: ['post:{part}', 'hinge:*', 'pad:{part}'],
+    cautions: ['adhesive', 'spring'],
+    tools: ['shellac', 'post wrench', 'spacer'],
+    how: ['A rivetted spring that is tight is left alone.', 'Set with shellac, align by the key with its real pad thickness.'],
+  }),
+  'bush-post': work('seams', 'Bush the stripped post hole: {part}', [30, 50, 90], {
+    unattended: 720,
+    disturbs: ['post:{part}', 'hinge:*', 'pad:{part}'],
+    cautions: ['cutter', 'adhesive', 'dust'],
+    tools: ['guided cutter', 'bush stock', 'adhesive', 'wax'],
+    how: ['Bore clean through a guide that keys onto fixed features.', 'Flush or just below; never into the bore. Wax what must come out again.'],
+    reversible: false,
+  }),
+  'true-post': work('seams', 'True the leaning post: {part}', [10, 20, 40], {
+    disturbs: ['post:{part}', 'hinge:*', 'pad:{part}'],
+    tools: ['post bender', 'rod as sight'],
+    how: ['Sight along the rod; ease, look, ease less.', 'Steady a threaded post against its neighbour.'],
+  }),
+  'round-hole': work('holes', 'Bring the hole back round: {part}', [15, 30, 60], {
+    disturbs: ['hole:{part}', 'rim:{part}', ...standsOnRim],
+    needs: ['body-line:*'],
+    tools: ['tapered plug', 'small mallet'],
+    how: ['Round over a plug, a little at a time; then read the rim, which moved with it.'],
+  }),
+  'ream-hole-round': work('holes', 'Round the wooden hole: {part}', [15, 25, 50], {
+    disturbs: ['hole:{part}', 'rim:{part}', ...standsOnRim],
+    cautions: ['dust', 'cutter'],
+    tools: ['hand reamer', 'plug gauge'],
+    how: ['Only to round, never to size; then read the rim.'],
+    reversible: false,
+  }),
+  'file-hole-up': work('holes', 'Open the hole upstream to raise its note: {part}', [10, 20, 40], {
+    disturbs: ['hole:{part}', 'rim:{part}', 'pad:{part}', 'pitch:*'],
+    cautions: ['dust'],
+    tools: ['fine file', 'pitch reading'],
+    how: ['Check venting first: a low pad dulls and flattens.', 'Upstream edge, little by little; never into the bore; refinish the rim.'],
+    reversible: false,
+  }),
+  'fill-hole-down': work('holes', 'Fill the upstream edge to lower the note: {part}', [10, 20, 40], {
+    unattended: 30,
+    disturbs: ['hole:{part}', 'pitch:*'],
+    cautions: ['adhesive'],
+    tools: ['wax or filler', 'pitch reading'],
+    how: ['Fill the upstream edge; a filling can come out again.'],
+  }),
+  'dress-rim': work('holes', 'Level the rim: {part}', [8, 15, 35], {
+    disturbs: ['rim:{part}', ...standsOnRim],
+    needs: ['body-line:*'],
+    cautions: ['dust'],
+    tools: ['flat abrasive face', 'centring plug', 'dial indicator'],
+    how: ['Colour the rim, dress the high spots with a flat face over a centring plug.', 'Raise low spots from inside first where too much metal would go.', 'Read the rim again all round when done.'],
+    reversible: false,
+  }),
+  'raise-rim': work('holes', 'Raise the low rim, dress as little as possible: {part}', [15, 30, 60], {
+    disturbs: ['rim:{part}', ...standsOnRim],
+    needs: ['body-line:*'],
+    tools: ['rim lever', 'plug', 'dial indicator'],
+    how: ['Bring the low side up from inside, slowly, never past its plane.', 'Dress only what is left.'],
+  }),
+  'reface-rim': work('holes', 'Fill and reface the wooden rim: {part}', [20, 35, 60], {
+    unattended: 240,
+    disturbs: ['rim:{part}', 'hole:{part}', ...standsOnRim],
+    needs: [],
+    cautions: ['dust', 'cutter', 'adhesive'],
+    tools: ['filler', 'rim cutter', 'lamp'],
+    how: ['Fill chips, reface, chamfer the inner edge.', 'A clean unbroken reflection is the test.'],
+    reversible: false,
+  }),
+  'dress-all-rims': work('holes', 'Dress every rim lightly', [30, 60, 120], {
+    disturbs: ['rim:*', 'pad:*', 'link:*', 'pitch:*'],
+    needs: ['body-line:*'],
+    cautions: ['dust'],
+    tools: ['flat abrasive faces', 'centring plugs'],
+    how: ['One light pass over each rim; stop when the colour is broken all round.'],
+    reversible: false,
+  }),
+  'true-receiver': work('joints', 'True the receiver: {part}', [15, 25, 45], {
+    disturbs: ['joint:{part}', 'pitch:*'],
+    tools: ['plug', 'collet'],
+    how: ['Over a plug, before the tenon is touched.'],
+  }),
+  'expand-tenon': work('joints', 'Expand and shrink the tenon to fit: {part}', [20, 40, 80], {
+    disturbs: ['joint:{part}', 'pitch:*'],
+    tools: ['expander', 'collet', 'lap', 'leak tester'],
+    how: ['From the shoulder toward the leading end; measure after each pass.', 'A hair over, then shrink in small equal steps, lap to finish. Airtight with the screw loose.'],
+    reversible: false,
+  }),
+  'creep-tenon': work('joints', 'Creep the tenon up to fit and lap: {part}', [30, 60, 110], {
+    disturbs: ['joint:{part}', 'pitch:*'],
+    tools: ['expander', 'lap', 'leak tester'],
+    how: ['Up to size and no further, then lap.'],
+  }),
+  'ease-tenon': work('joints', 'Ease the tight tenon: {part}', [10, 20, 45], {
+    disturbs: ['joint:{part}'],
+    cautions: ['dust'],
+    tools: ['collet or fine abrasive', 'gauge'],
+    how: ['In small steps, turning; try after each. Wood: find where it binds before any is taken.'],
+    reversible: false,
+  }),
+  'replace-tenon': work('joints', 'Fit a new tenon: {part}', [60, 120, 240], {
+    unattended: 60,
+    disturbs: ['joint:{part}', 'pitch:*'],
+    cautions: ['cutter', 'flame', 'solder'],
+    tools: ['lathe', 'stock', 'solder'],
+    how: ['A gouged tenon is replaced, not repaired.'],
+    reversible: false,
+  }),
+  'sleeve-tenon': work('joints', 'Sleeve the tenon, the original kept inside: {part}', [60, 120, 240], {
+    unattended: 720,
+    disturbs: ['joint:{part}', 'pitch:*'],
+    cautions: ['cutter', 'adhesive'],
+    tools: ['lathe', 'thin sleeve', 'reversible glue'],
+    how: ['A thin sleeve that a later hand can take off.'],
+  }),
+  'straighten-key': work('keys', 'Straighten the key: {part}', [8, 15, 30], {
+    disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
+    needs: ['post:*'],
+    tools: ['smooth jaws', 'flat'],
+    how: ['Sight along it and ease; look after every push.'],
+  }),
+  'straighten-rod': work('keys', 'Straighten or renew the rod: {part}', [10, 25, 60], {
+    disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
+    needs: ['post:*'],
+    tools: ['surface plate', 'rod stock'],
+    how: ['Roll it on a flat; ease the bow out, or turn a new rod from stock.'],
+  }),
+  'refit-pivot': work('keys', 'Refit the worn pivot: {part}', [10, 20, 45], {
+    disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
+    needs: ['post:*'],
+    cautions: ['cutter'],
+    tools: ['cone reamer', 'pivot stock'],
+    how: ['Cone pivots: seat and cone wear together. Cylinder pivots bend: renew.'],
+    reversible: false,
+  }),
+  'swage-key': work('keys', 'Swage and face the hinge: {part}', [10, 20, 40], {
+    disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
+    needs: ['post:*'],
+    tools: ['swaging jaws', 'rod', 'facing cutter'],
+    how: ['Always with the rod inside. Turn and squeeze evenly, square to the tube.', 'Leave it slightly long, face to fit.'],
+    reversible: false,
+  }),
+  'washer-key': work('keys', 'Take up end play with washers: {part}', [5, 10, 20], {
+    disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
+    needs: ['post:*'],
+    tools: ['thin washers'],
+    how: ['Slippery stock thicknesses, the fewest that will do.'],
+  }),
+  'sleeve-key': work('keys', 'Fit a sleeve or new hinge tube: {part}', [30, 50, 90], {
+    disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
+    needs: ['post:*'],
+    cautions: ['flame', 'solder'],
+    tools: ['tube stock', 'solder'],
+    how: ['Keep the old tube with the instrument.'],
+  }),
+  'refit-keys': work('keys', 'Refit every key: no rock, no end play, falling freely', [60, 120, 240], {
+    disturbs: ['hinge:*', 'pad:*', 'link:*'],
+    needs: ['post:*'],
+    cautions: ['spring'],
+    tools: ['rods', 'swaging jaws', 'facing cutter', 'oil'],
+    how: ['Every key refitted before any pad goes in.', 'Spring off: it must fall under its own weight.'],
+    reversible: false,
+  }),
+  'renew-spring': work('keys', 'Fit a new spring: {part}', [5, 10, 20], {
+    disturbs: ['spring:{part}'],
+    cautions: ['spring'],
+    tools: ['spring wire', 'spring pliers'],
+    how: ['Same gauge and length; flatten and drive tight. Balanced later.'],
+  }),
+  'retension-spring': work('keys', 'Set the spring: {part}', [2, 5, 10], {
+    disturbs: ['spring:{part}'],
+    cautions: ['spring'],
+    tools: ['spring hook'],
+    how: ['Over-bend a little and back, no kink.'],
+  }),
+  'polish': work('finish', 'Polish as little as possible', [30, 60, 150], {
+    cautions: ['buffing', 'dust', 'solvent'],
+    tools: ['wheel or cloth', 'compound', 'wash'],
+    how: ['Run off springs and edges, never into them. Wash off the compound.', 'Engraving and plating say how far.'],
+    reversible: false,
+  }),
+  'wash-finish': work('finish', 'Wash the surface, leave the patina', [15, 25, 45], {
+    cautions: ['solvent', 'residue'],
+    tools: ['mild wash', 'soft cloth'],
+    how: ['No abrasive. The surface is part of the record.'],
+  }),
+  'renew-corks': work('corks', 'Renew corks and felts', [30, 60, 120], {
+    unattended: 60,
+    disturbs: ['link:*'],
+    needs: ['hinge:*'],
+    cautions: ['adhesive'],
+    tools: ['sheet cork', 'felt', 'blades'],
+    how: ['Old cork and glue off entirely. Thickness by the gap, a little full, then sliced.'],
+  }),
+  'renew-cork': work('corks', 'Renew the cork: {part}', [5, 10, 20], {
+    unattended: 30,
+    disturbs: ['link:{part}'],
+    needs: ['hinge:{part}'],
+    cautions: ['adhesive'],
+    tools: ['sheet cork', 'blades'],
+    how: ['Choose by the gap it must fill, fit a little full, slice in place.'],
+  }),
+  'recork-tenon': work('corks', 'Recork the tenon: {part}', [15, 25, 45], {
+    unattended: 60,
+    disturbs: ['joint:{part}'],
+    cautions: ['adhesive'],
+    tools: ['sheet cork', 'abrasive strip', 'cork grease'],
+    how: ['Wood first, then cork: cork cannot cure a wobble.'],
+  }),
+  'quiet-noise': work('corks', 'Find and quiet the noise: {part}', [5, 15, 40], {
+    needs: ['hinge:{part}'],
+    tools: ['felt', 'thin cork', 'oil'],
+    how: ['A missing or loose cork shows up as noise. Listen with no air.'],
+  }),
+  'renew-pads': work('pads', 'Renew every pad', [90, 180, 300], {
+    unattended: 30,
+    disturbs: ['pad:*', 'link:*'],
+    needs: ['rim:*', 'hinge:*'],
+    cautions: ['flame', 'adhesive', 'hygiene'],
+    tools: ['pads by size', 'adhesive', 'warm air', 'leak light'],
+    how: ['Diameter by the cup, thickness so the key lands parallel.', 'Level each pad by itself, springs off. A bed behind the whole back.'],
+  }),
+  'keep-pads': work('pads', 'Go through the pads and keep what is sound', [30, 60, 120], {
+    disturbs: ['pad:*', 'link:*'],
+    needs: ['rim:*', 'hinge:*'],
+    cautions: ['flame', 'hygiene', 'residue'],
+    tools: ['leak light', 'feeler film', 'warm air'],
+    how: ['A pad that is sound is saved; replace what is torn, hard, deeply creased or oily.', 'Level each by itself, springs off.'],
+  }),
+  'replace-pad': work('pads', 'Replace the pad: {part}', [8, 15, 25], {
+    unattended: 10,
+    disturbs: ['pad:{part}', 'link:*'],
+    needs: ['rim:{part}', 'hinge:{part}'],
+    cautions: ['flame', 'adhesive'],
+    tools: ['pad', 'adhesive', 'warm air', 'leak light'],
+    how: ['Same stand as its neighbours. Mark the orientation with a scratch.', 'Float level, let cool, read the gaps again.'],
+  }),
+  'reseat-pad': work('pads', 'Level and seat the pad: {part}', [5, 12, 25], {
+    unattended: 10,
+    disturbs: ['pad:{part}', 'link:*'],
+    needs: ['rim:{part}', 'hinge:{part}'],
+    cautions: ['flame'],
+    tools: ['warm air', 'card', 'shims', 'leak light', 'feeler film'],
+    how: ['Ease it in its warm bed: card at the touching side, press the open side.', 'Shim only what the bed will not give. Let cool, read the gaps again.'],
+  }),
+  'shim-pad': work('pads', 'Float or shim the pad level: {part}', [8, 15, 30], {
+    unattended: 10,
+    disturbs: ['pad:{part}', 'link:*'],
+    needs: ['rim:{part}', 'hinge:{part}'],
+    cautions: ['flame'],
+    tools: ['warm air', 'shims', 'leak light', 'feeler film'],
+    how: ['No bending of cups here: float the pad in its bed or shim by sector.', 'Let cool, read the gaps again.'],
+  }),
+  'renew-grommet': work('pads', 'Renew the grommet: {part}', [10, 20, 35], {
+    unattended: 10,
+    disturbs: ['pad:{part}', 'link:*'],
+    needs: ['rim:{part}', 'hinge:{part}'],
+    tools: ['grommet', 'depth gauge', 'shims'],
+    how: ['Set its height from the old one before that is pulled.', 'Cracked metal is replaced, not trusted.'],
+  }),
+  'assemble': work('assemble', 'Put the keys back in reverse order', [20, 40, 70], {
+    disturbs: ['link:*'],
+    cautions: ['spring'],
+    tools: ['screw board', 'screwdrivers', 'key oil'],
+    how: ['The strip-down read backwards. Oil each rod, wipe what is over.'],
+  }),
+  'bring-in-links': work('regulate', 'Regulate: bring in the links one by one', [30, 60, 120], {
+    disturbs: ['link:*'],
+    needs: ['pad:*'],
+    cautions: ['leakLight'],
+    tools: ['leak light', 'feeler film', 'screwdriver'],
+    how: ['Back every adjuster off until nothing is held open.', 'Shared followers first, then their drivers; each alone, then together.'],
+  }),
+  'set-adjuster': work('regulate', 'Set the adjuster: {part}', [3, 8, 15], {
+    disturbs: ['link:{part}'],
+    needs: ['pad:{part}'],
+    tools: ['leak light', 'feeler film', 'screwdriver'],
+    how: ['The linked key lands first and holds this one off: back it until both land together.', 'Do not touch the pad.'],
+  }),
+  'take-up-lost-motion': work('regulate', 'Take up the lost motion: {part}', [3, 8, 15], {
+    disturbs: ['link:{part}'],
+    needs: ['pad:{part}'],
+    tools: ['thin cork', 'paper', 'feeler film'],
+    how: ['Fill the slack between touch and what it moves; check that nothing is now held open.'],
+  }),
+  'balance-springs': work('regulate', 'Balance the springs', [15, 30, 60], {
+    disturbs: ['spring:*'],
+    cautions: ['spring'],
+    tools: ['spring hook', 'force gauge'],
+    how: ['As light as stays reliable, the helper lighter than the main.'],
+  }),
+  'check-pitch': work('tune', 'Read the pitch of every note, set venting', [15, 25, 45], {
+    disturbs: [],
+    needs: ['link:*', 'pad:*'],
+    cautions: ['hygiene'],
+    tools: ['pitch meter', 'thin cork'],
+    how: ['Venting first: too low makes a note dull and flat.', 'Read every note against the chosen pitch.'],
+  }),
+  'play-test': work('playtest', 'Play test by the protocol', [15, 30, 45], {
+    needs: ['pad:*', 'link:*', 'joint:*'],
+    cautions: ['hygiene', 'leakLight'],
+    tools: ['clean mouthpiece', 'protocol card'],
+    how: ['Long low notes from the bottom with the lightest fingers.', 'Every alternative fingering against its main one; chromatic; octaves and twelfths; listen for clicks with no air.'],
+  }),
+  'hand-over': work('handover', 'Write up and hand over', [10, 20, 30], {
+    cautions: ['hygiene'],
+    tools: ['record', 'camera'],
+    how: ['What was found, done and left, and why. Cautions for the owner. The next check-up date.', 'Photographs after.'],
+  }),
+} as const satisfies Record<string, OperationKind>;
+
+export type OperationKindName = keyof typeof operationKinds;
+
+/** The table entry of a kind, by its wider type. */
+export const operationKind = (name: OperationKindName): OperationKind => operationKinds[name];

@@ -1,0 +1,2 @@
+export * from './tolerances';
+export * from './practices';

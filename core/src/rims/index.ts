@@ -1,0 +1,3 @@
+export * from './rim.schema';
+export * from './solveRim';
+export * from './rim.solver';

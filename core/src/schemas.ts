@@ -1,0 +1,25 @@
+import { entryBodies, newEntrySchema, storedEntrySchema } from './logbook/entry.schema';
+import { instrumentTypeSchema } from './instruments/instrumentType.schema';
+import { conformityInput } from './metrology/conformity.schema';
+import { seatInput } from './pads/seat.schema';
+import { planInput } from './plan/plan.schema';
+import { jobDocumentSchema } from './record/jobDocument.schema';
+import { rimInput } from './rims/rim.schema';
+
+/**
+ * Every schema that is compiled to a validator at build time, by the name the validator gets. Imports schemas only:
+ * the compiler runs before the validators exist.
+ */
+export const compiledSchemas: Record<string, object> = {
+  solver_conformity: conformityInput,
+  solver_rim: rimInput,
+  solver_seat: seatInput,
+  solver_plan: planInput,
+  new_entry: newEntrySchema,
+  stored_entry: storedEntrySchema,
+  instrument_type: instrumentTypeSchema,
+  job_document: jobDocumentSchema,
+  ...Object.fromEntries(
+    Object.entries(entryBodies).map(([kind, schema]) => [`body_${kind.replaceAll('-', '_')}`, schema]),
+  ),
+};

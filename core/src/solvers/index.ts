@@ -1,0 +1,3 @@
+export * from './contract';
+export * from './registry';
+export * from './runSolver';

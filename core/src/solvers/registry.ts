@@ -1,0 +1,13 @@
+import { conformitySolver } from '../metrology';
+import { seatSolver } from '../pads';
+import { planSolver } from '../plan';
+import { rimSolver } from '../rims';
+import type { Solver } from './contract';
+
+/** Every solver there is. To add one: a schema, a solve function and a test in the folder of its trade word, and a line here. */
+const all = [conformitySolver, rimSolver, seatSolver, planSolver] as const;
+
+// A registry holds solvers of many shapes; each one's own types guard its own call.
+export const solvers: ReadonlyMap<string, Solver<never, unknown>> = new Map(
+  all.map((solver) => [solver.name, solver as unknown as Solver<never, unknown>]),
+);

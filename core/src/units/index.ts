@@ -1,0 +1,3 @@
+export * from './units';
+export * from './parseLength';
+export * from './printLength';

@@ -1,0 +1,29 @@
+import next from 'eslint-config-next';
+import tseslint from 'typescript-eslint';
+
+export default tseslint.config(
+  { ignores: ['**/node_modules/**', '**/.next/**', '.data/**', 'core/src/generated/**', '**/next-env.d.ts', 'store/migrations/**', '.dependency-cruiser.cjs'] },
+  ...tseslint.configs.strict,
+  ...next.map((config) => ({ ...config, files: config.files ?? ['web/**/*.{ts,tsx}'] })),
+  { settings: { next: { rootDir: 'web' }, react: { version: '19' } } },
+  {
+    files: ['**/*.{ts,tsx}'],
+    rules: {
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports', prefer: 'type-imports' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-invalid-void-type': 'off',
+    },
+  },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'setTimeout'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'Time comes in as an argument.' },
+        { object: 'Math', property: 'random', message: 'Chance comes in as a seed.' },
+      ],
+    },
+  },
+);
