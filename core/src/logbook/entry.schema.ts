@@ -165,7 +165,9 @@ export const entryBodies = {
 } as const satisfies Record<string, JSONSchema>;
 
 export type EntryKind = keyof typeof entryBodies;
-export type EntryBody<K extends EntryKind> = FromSchema<(typeof entryBodies)[K]>;
+/** Worked out kind by kind, so that a generic kind stays a cheap look-up for the compiler. */
+type EntryBodies = { [K in EntryKind]: FromSchema<(typeof entryBodies)[K]> };
+export type EntryBody<K extends EntryKind> = EntryBodies[K];
 export const entryKinds = Object.keys(entryBodies) as EntryKind[];
 
 const envelope = {

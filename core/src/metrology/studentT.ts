@@ -1,3 +1,4 @@
+/// <reference path="./jstat.d.ts" />
 import jstat from 'jstat';
 
 const { normal, studentt } = jstat.jStat;

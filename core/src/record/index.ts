@@ -1,0 +1,4 @@
+export * from './jobDocument.schema';
+export * from './jobDocument';
+export * from './measureHistory';
+export * from './jobRecord';

@@ -1,0 +1,79 @@
+import { instrumentType } from '../instruments';
+import { emptyJobState, entryProblems, foldEntries, foldJob, misfits, type Entry } from '../logbook';
+import type { Problem } from '../solvers/contract';
+import { problemsWith } from '../validation';
+import { jobDocumentVersion } from './jobDocument.schema';
+
+/** A whole job in one document. Published as docs/schemas/job-document-1.json. */
+export interface JobDocument {
+  format: 'holotonos-job';
+  version: typeof jobDocumentVersion;
+  exportedAt: string;
+  units: { length: 'mm' };
+  ticket: string;
+  entries: Entry[];
+}
+
+/** The document of a job. `exportedAt` is ISO 8601. */
+export const toJobDocument = (ticket: string, entries: readonly Entry[], exportedAt: string): JobDocument => ({
+  format: 'holotonos-job',
+  version: jobDocumentVersion,
+  exportedAt,
+  units: { length: 'mm' },
+  ticket,
+  entries: [...entries],
+});
+
+/** Naming more than this does not help to mend a file. */
+const mostProblems = 200;
+
+const under = (path: string, problems: readonly Problem[]): Problem[] =>
+  problems.map((problem) => ({ ...problem, path: `${path}${problem.path}` }));
+
+/** Problems that only show when the entries are read in order as one logbook. */
+function storyProblems(entries: readonly Entry[]): Problem[] {
+  const problems: Problem[] = [];
+  let state = emptyJobState;
+  // Entries that change nothing a later one is checked against are folded together: one by one would be O(n²).
+  let waiting: Entry[] = [];
+  const catchUp = () => {
+    state = foldEntries(state, waiting);
+    waiting = [];
+  };
+  const ids = new Set<string>();
+  entries.forEach((entry, i) => {
+    const path = `/entries/${i}`;
+    if (ids.has(entry.id)) problems.push({ path: `${path}/id`, message: `repeats the entry ${entry.id}` });
+    ids.add(entry.id);
+    if (entry.seq !== i + 1) problems.push({ path: `${path}/seq`, message: `must be ${i + 1}: entries count from 1 without gaps` });
+    if (entry.kind === 'strike' || entry.kind === 'intake') catchUp();
+    const type = state.intake && instrumentType(state.intake.instrumentType);
+    const parts = type && new Set(type.holes.map(({ id }) => id));
+    problems.push(...under(path, misfits(state, entry, parts)));
+    waiting.push(entry);
+    if (entry.kind === 'intake' || entry.kind === 'sign-off' || entry.kind === 'strike') catchUp();
+  });
+  return problems;
+}
+
+/**
+ * Reads a job document: every problem named by its place, or the document.
+ *
+ * Checks the frame, then each entry by the schema of its kind, then that the entries tell one story: in order, each
+ * once, beginning with an intake, striking only what is there.
+ */
+export function readJobDocument(data: unknown): { ok: true; document: JobDocument } | { ok: false; problems: Problem[] } {
+  const frame = problemsWith('job_document', data);
+  if (frame.length > 0) return { ok: false, problems: frame };
+  const document = data as JobDocument;
+  const problems = document.entries.flatMap((entry, i) => under(`/entries/${i}`, entryProblems(entry, 'stored')));
+  if (problems.length === 0) problems.push(...storyProblems(document.entries));
+  const intake = problems.length === 0 ? foldJob(document.entries).intake : null;
+  if (intake && instrumentType(intake.instrumentType) === null) {
+    problems.push({ path: '/entries/0/body/instrumentType', message: `“${intake.instrumentType}” is not a type known here` });
+  }
+  if (intake && intake.ticket !== document.ticket) {
+    problems.push({ path: '/ticket', message: `must be the ticket of the intake, ${intake.ticket}` });
+  }
+  return problems.length > 0 ? { ok: false, problems: problems.slice(0, mostProblems) } : { ok: true, document };
+}

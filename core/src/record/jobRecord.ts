@@ -1,0 +1,131 @@
+import { findingStatusWords, findingWords } from '../findings';
+import { partNames, type InstrumentType } from '../instruments';
+import { judgeJob } from '../judgement';
+import type { Entry, EntryOf, JobState } from '../logbook';
+import { jobPlan } from '../plan';
+import { practices } from '../practice';
+import type { FindingStatus } from '../vocabulary';
+import { measureHistory, type BeforeAfter } from './measureHistory';
+
+export interface RecordFinding {
+  finding: string;
+  title: string;
+  place: string;
+  severity: number;
+  status: FindingStatus;
+  statusWord: string;
+  note: string;
+  reason: string;
+}
+
+/** The record that goes home with the instrument, as plain data for a page, a PDF or a print. */
+export interface JobRecord {
+  ticket: string;
+  instrument: string;
+  intake: NonNullable<JobState['intake']>;
+  practice: { title: string; holds: string };
+  openedAt: string;
+  found: RecordFinding[];
+  done: { operation: string; title: string; minutes: number; at: string; by: string; note: string; override: string }[];
+  figures: (BeforeAfter & { place: string })[];
+  left: { what: string; why: string }[];
+  decisions: { at: string; by: string; what: string; why: string }[];
+  notes: { at: string; by: string; text: string }[];
+  struck: { at: string; by: string; what: string; why: string }[];
+  minutes: number;
+  ownerCautions: string[];
+  signOff: { by: string; at: string; checkUp: string | null; summary: string } | null;
+}
+
+/** What every owner is told, by family; the technician adds to it at sign-off. */
+export function usualOwnerCautions(type: InstrumentType): string[] {
+  const usual = ['Have it looked over within a year, or at once if it has fallen.', 'Never press a key down by its lever arm.'];
+  if (type.family === 'saxophone') usual.unshift('Loosen the neck screw when the neck is out of the body.');
+  if (type.body === 'wood') usual.unshift('Play it in slowly and dry the bore each time; keep it away from heat and dry air.');
+  return usual;
+}
+
+/** What a struck entry said, in a line. */
+function inWords(entry: Entry, names: ReadonlyMap<string, string>): string {
+  if (entry.kind === 'reading') {
+    const { point, typed } = entry.body;
+    return `reading ${typed} at ${point.group} of ${names.get(point.part) ?? point.part}, ${point.clock}°`;
+  }
+  if (entry.kind === 'operation-done') return `“${entry.body.title}” done`;
+  if (entry.kind === 'finding') return `finding: ${findingWords[entry.body.kind].title}, ${names.get(entry.body.part) ?? entry.body.part}`;
+  return entry.kind.replace('-', ' ');
+}
+
+/** Everything the record says, from the state of the job. `now` is ISO 8601. */
+export function jobRecord(state: JobState, type: InstrumentType, now: string): JobRecord | null {
+  const { intake, signOff } = state;
+  if (!intake) return null;
+  const names = partNames(type);
+  const place = (part: string) => names.get(part) ?? part;
+  const plan = jobPlan(state, type, judgeJob(state, type), now);
+  const live = (entry: Entry) => !state.struck.has(entry.id);
+  const doneEntries = state.entries.filter((entry): entry is EntryOf<'operation-done'> => entry.kind === 'operation-done' && live(entry));
+  const findings = [...state.findings.values()].filter(({ status }) => status !== 'declined');
+  const titleOf = (id: string) => {
+    const finding = state.findings.get(id);
+    return finding ? `${findingWords[finding.kind].title}, ${place(finding.part)}` : id;
+  };
+  const extraTime = state.times.reduce((sum, { body }) => sum + body.minutes, 0);
+  return {
+    ticket: intake.ticket,
+    instrument: type.name,
+    intake,
+    practice: practices[state.practice],
+    openedAt: state.openedAt ?? '',
+    found: findings.map(({ finding, kind, part, severity, status, note, reason }) => ({
+      finding,
+      title: findingWords[kind].title,
+      place: place(part),
+      severity,
+      status,
+      statusWord: findingStatusWords[status],
+      note,
+      reason,
+    })),
+    done: doneEntries.map(({ body, benchTime, author }) => ({
+      operation: body.operation,
+      title: body.title,
+      minutes: body.minutes,
+      at: benchTime,
+      by: author,
+      note: body.note ?? '',
+      override: body.override ?? '',
+    })),
+    figures: measureHistory(state, type).map((row) => ({ ...row, place: place(row.part) })),
+    left: [
+      ...plan.left.map(({ finding, reason }) => ({ what: titleOf(finding.finding), why: reason })),
+      ...findings.filter(({ status }) => status === 'left').map(({ finding, reason }) => ({ what: titleOf(finding), why: reason })),
+      ...[...state.operations.values()]
+        .filter(({ status }) => status === 'skipped')
+        .map(({ title, reason }) => ({ what: `Not done: ${title}`, why: reason })),
+      ...findings
+        .filter(({ status }) => status === 'open' || status === 'suspected' || status === 'confirmed')
+        .map(({ finding }) => ({ what: titleOf(finding), why: 'Still open when this record was written.' })),
+    ],
+    decisions: state.decisions.map((entry) => ({
+      at: entry.benchTime,
+      by: entry.author,
+      what: entry.kind === 'decision' ? `${entry.body.question} ${entry.body.choice}` : `Practice changed to ${practices[entry.body.practice].title}.`,
+      why: entry.body.reason,
+    })),
+    notes: state.notes.map(({ benchTime, author, body }) => ({ at: benchTime, by: author, text: body.text })),
+    struck: [...state.struck].flatMap(([target, by]) => {
+      const entry = state.byId.get(target);
+      const strike = state.byId.get(by) as EntryOf<'strike'> | undefined;
+      return entry && strike ? [{ at: strike.benchTime, by: strike.author, what: inWords(entry, names), why: strike.body.reason ?? '' }] : [];
+    }),
+    minutes: doneEntries.reduce((sum, { body }) => sum + body.minutes, 0) + extraTime,
+    ownerCautions: signOff ? signOff.body.ownerCautions : usualOwnerCautions(type),
+    signOff: signOff && {
+      by: signOff.author,
+      at: signOff.benchTime,
+      checkUp: signOff.body.checkUp ?? null,
+      summary: signOff.body.summary ?? '',
+    },
+  };
+}

@@ -1,0 +1,213 @@
+import { DemoJob } from './demoJob';
+
+/** LL-201: alto saxophone, far along: rims dressed twice, pads in, one crooked rim showing itself under a new pad. */
+function altoSaxophone(): DemoJob {
+  const job = new DemoJob('alto-saxophone', 201, '2026-10-05T09:20:00.000Z');
+  const { truth } = job;
+  job.author = 'Ottoline Marsh';
+  job.write('intake', {
+    ticket: 'LL-201',
+    owner: 'Brackwater lock-keepers’ band',
+    contact: 'Through the hall warden',
+    instrumentType: 'alto-saxophone',
+    maker: 'Hallam & Wray',
+    model: 'Alto',
+    serial: '20417',
+    made: 'about 1928',
+    material: 'brass',
+    finish: 'silver plate',
+    complaint: 'Stood two days under water; a shelf fell across the lower stack. Does not play below G.',
+    playing: 'First alto in a marching and concert band',
+    lastPadded: 'not known, felt feels hard',
+    mayChange: 'Anything that makes it play; keep the engraving.',
+    testPlay: 'Upper notes speak, thinly. Nothing below G.',
+    photographed: true,
+    family: 'saxophone',
+    practice: 'stage',
+    scope: 'overhaul',
+    unit: 'mm',
+    dueBy: '2026-12-18',
+  });
+  job.pass(20);
+  Object.assign(truth.rims.get('e') ?? {}, { tilt: 0.05, highClock: 200, dent: 0.16, dentClock: 15 });
+  Object.assign(truth.rims.get('f') ?? {}, { tilt: 0.08, highClock: 170, dent: 0.12, dentClock: 350, saddle: 0.03 });
+  Object.assign(truth.rims.get('d') ?? {}, { tilt: 0.14, highClock: 90, dent: 0.02, dentClock: 270 });
+  job.author = 'Perrin Oake';
+  job.do('photograph:instrument');
+  job.finding('body-bent', 'body', 2, 'Bent toward the bell at the lower stack, seen along the light edge');
+  job.finding('bell-turned', 'bell', 2, 'Low B lands on one side; guard foot 2 mm off its old marks');
+  job.finding('hole-unsoldered', 'd', 2, 'Bright spot in the tarnish round the low D seam');
+  job.finding('joint-loose', 'neck', 2, 'Wobbles with the screw tight');
+  job.finding('tarnish', 'instrument', 1, 'Even, brown; engraving sharp below');
+  const dent = job.finding('dent', 'low-c', 1, 'Small, below low C, away from the rim');
+  job.finding('end-play', 'low-b-key', 2, 'Clacks between its posts');
+  job.finding('pad-worn', 'g', 2, 'Hard and stained, like all the rest');
+  job.do('survey:instrument', 'Every pad hard or stained; treated as one finding.');
+  job.goTo(1);
+  for (const part of ['f', 'e', 'low-b', 'low-c-sharp', 'd']) job.measureRim(part);
+  const wrong = job.entries.at(-3);
+  job.write('strike', { entry: wrong?.id ?? '', reason: 'Plate had slipped on its plug' });
+  const { point } = wrong?.kind === 'reading' ? wrong.body : { point: null };
+  if (point) job.reading(point, 0.05, 'dial-indicator');
+  for (const suggestion of job.suggestions().filter(({ part }) => part === 'e' || part === 'f')) job.confirm(suggestion);
+  job.author = 'Ottoline Marsh';
+  job.write('decision', {
+    question: 'Remove the small dent below low C?',
+    choice: 'Yes, with the body work.',
+    reason: 'The body is open for straightening anyway and the owner wants the bell side smooth.',
+  });
+  job.author = 'Perrin Oake';
+  job.doThrough('seams');
+  for (const part of ['f', 'e', 'd', 'low-c', 'g']) job.measureRim(part, part === 'f');
+  job.author = 'Juno Tam';
+  job.repairRim('f');
+  job.do('dress-rim:f', 'First rim alone; Perrin checked the plug.');
+  job.measureRim('f', true);
+  const slip = job.entries.at(-1);
+  job.write('strike', { entry: slip?.id ?? '', reason: 'Read the wrong scale' });
+  job.author = 'Perrin Oake';
+  // The rim of E was dressed on one side only: it still saddles.
+  Object.assign(truth.rims.get('e') ?? {}, { tilt: 0.01, dent: 0, saddle: 0.1, saddleClock: 70 });
+  job.do('dress-rim:e');
+  job.doThrough('holes');
+  for (const { hole } of job.type.pads) if (hole !== 'e') job.repairRim(hole);
+  for (const part of ['g', 'f-sharp', 'f', 'd']) job.measureRim(part);
+  job.doThrough('pads', {
+    'polish:instrument': 'Owner asked to keep the plate as it is; washed only.',
+  });
+  job.goTo(2);
+  for (const [part, thickness, side] of [
+    ['f', 0.009, 0],
+    ['d', 0.03, 0.004],
+    ['a', 0, 0],
+    ['g-sharp', 0, 0.05],
+    ['low-c', -0.02, 0],
+  ] as const) {
+    Object.assign(truth.pads.get(part) ?? {}, { thickness, side });
+  }
+  job.measureRim('e');
+  for (const part of ['b', 'a', 'g', 'g-sharp', 'f-sharp', 'f', 'e', 'd', 'low-c']) job.measurePad(part);
+  job.write('note', { text: `The ${dent ? 'dent below low C' : 'dent'} came out clean over the large ball.`, part: 'low-c' });
+  return job;
+}
+
+/** LL-202: oboe, crack closed, post bushed, pads in; all regulation still to do. */
+function oboe(): DemoJob {
+  const job = new DemoJob('oboe', 202, '2026-10-08T10:00:00.000Z');
+  job.author = 'Ottoline Marsh';
+  job.write('intake', {
+    ticket: 'LL-202',
+    owner: 'Brackwater lock-keepers’ band',
+    instrumentType: 'oboe',
+    maker: 'Ysolde Brandt',
+    made: 'about 1955',
+    material: 'grenadilla',
+    finish: 'silver-plated keys',
+    complaint: 'Cracked from the second trill hole, tenon stuck, corks gone, nothing closes.',
+    playing: 'Second oboe, twice a month',
+    lastPadded: 'about twelve years ago',
+    mayChange: 'Ask before anything that shows.',
+    photographed: true,
+    family: 'oboe',
+    practice: 'steady',
+    scope: 'overhaul',
+    unit: 'mm',
+    dueBy: '2026-12-11',
+  });
+  job.pass(30);
+  job.author = 'Perrin Oake';
+  job.do('photograph:instrument');
+  job.finding('crack', 'second-trill', 3, 'From the second trill hole upward, 14 mm, closed when dry');
+  job.finding('post-stripped', 'side-rod-post-2', 2, 'Turns in the wood');
+  job.finding('joint-tight', 'top', 2, 'Tenon swollen; would not come apart for a day');
+  job.finding('cork-worn', 'lower', 2, 'All tenon and key corks gone or soft');
+  job.finding('adjuster-out', 'f-sharp', 2, 'Every screw backed out by someone');
+  job.do('survey:instrument');
+  job.doThrough('corks', { 'polish:instrument': 'Keys washed only: plate is thin on the touches.' });
+  for (const part of ['b', 'c', 'a', 'g', 'f-sharp', 'e', 'd']) job.measureRim(part);
+  job.doThrough('pads');
+  for (const part of ['b', 'c', 'a', 'g', 'f-sharp', 'e', 'd']) job.measurePad(part, 'feeler-fine');
+  job.author = 'Ottoline Marsh';
+  job.write('decision', {
+    question: 'Pin the crack?',
+    choice: 'No pin; filled and sealed.',
+    reason: 'It is short and closed tight once dry; a pin can follow if it opens.',
+  });
+  job.author = 'Perrin Oake';
+  job.doThrough('assemble');
+  return job;
+}
+
+/** LL-203: open-hole flute at survey, a few pads under the leak light. */
+function flute(): DemoJob {
+  const job = new DemoJob('concert-flute-open-hole', 203, '2026-11-16T11:00:00.000Z');
+  job.author = 'Juno Tam';
+  job.write('intake', {
+    ticket: 'LL-203',
+    owner: 'Brackwater lock-keepers’ band',
+    instrumentType: 'concert-flute-open-hole',
+    maker: 'Corvane',
+    material: 'silver',
+    complaint: 'Keys stick, head joint turns by itself, low notes gone.',
+    playing: 'First flute',
+    lastPadded: 'five years ago',
+    mayChange: 'Whatever it needs.',
+    testPlay: 'Speaks from G up.',
+    photographed: true,
+    family: 'flute',
+    practice: 'stage',
+    scope: 'overhaul',
+    unit: 'thou',
+    dueBy: '2027-01-15',
+  });
+  job.pass(15);
+  job.do('photograph:instrument');
+  job.finding('joint-loose', 'head', 2, 'Turns by itself; tape round the tenon');
+  job.finding('stuck-part', 'lower-stack-rod', 3, 'Rusted fast in its tubes');
+  job.finding('key-bent', 'first-trill-key', 2, 'Bowed, rubs its neighbour');
+  job.finding('key-bent', 'second-trill-key', 2, 'Bowed the other way');
+  job.finding('hole-unsoldered', 'f', 1, 'Doubtful: a bright line in half the seam', 'suspected');
+  job.finding('grommet-cracked', 'e', 2, 'Two cracks; turns on its chimney');
+  Object.assign(job.truth.pads.get('upper-g') ?? {}, { thickness: 0.02 });
+  Object.assign(job.truth.pads.get('a') ?? {}, { side: 0.03 });
+  for (const part of ['a', 'upper-g', 'f-sharp']) job.measurePad(part, 'feeler-fine');
+  const wrong = job.entries.at(-1);
+  job.write('strike', { entry: wrong?.id ?? '', reason: 'Pressed the key without meaning to' });
+  return job;
+}
+
+/** LL-204: simple-system clarinet, just taken in; a careful owner. */
+function clarinet(): DemoJob {
+  const job = new DemoJob('simple-clarinet-c', 204, '2026-11-20T15:00:00.000Z');
+  job.author = 'Ottoline Marsh';
+  job.write('intake', {
+    ticket: 'LL-204',
+    owner: 'Brackwater town collection',
+    contact: 'The keeper of the collection',
+    instrumentType: 'simple-clarinet-c',
+    maker: 'Merle of Dunmoor',
+    made: 'about 1890',
+    material: 'boxwood, ivory-coloured resin rings',
+    complaint: 'Two cracks, a post that turns, pads of unknown size, low notes flat.',
+    playing: 'To be heard once, at midsummer; otherwise shown',
+    lastPadded: 'perhaps never',
+    mayChange: 'Nothing that cannot be undone. Original parts stay with it.',
+    photographed: false,
+    protectedMaterial: false,
+    family: 'clarinet',
+    practice: 'keeper',
+    scope: 'overhaul',
+    unit: 'mm',
+    dueBy: '2027-05-28',
+  });
+  job.write('decision', {
+    question: 'Are the rings ivory?',
+    choice: 'No: resin, by weight and by the moulding line.',
+    reason: 'Real ivory would have been referred before any work.',
+  });
+  job.write('note', { text: 'Let it stand closed for a week before anything is measured: the wood is still wet.' });
+  return job;
+}
+
+/** The four tickets of the flood. The same on every machine. */
+export const brackwaterJobs = (): DemoJob[] => [altoSaxophone(), oboe(), flute(), clarinet()];

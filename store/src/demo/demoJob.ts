@@ -1,0 +1,185 @@
+import {
+  chanceFrom,
+  emptyJobState,
+  foldEntries,
+  gaugeShows,
+  instrumentType,
+  judgeJob,
+  jobPlan,
+  padClocks,
+  padPoint,
+  heightPoint,
+  diameterPoint,
+  diameterClocks,
+  rimClocks,
+  shelfGauges,
+  soundInstrument,
+  trueGaps,
+  trueRimHeight,
+  type Chance,
+  type Entry,
+  type EntryBody,
+  type EntryKind,
+  type InstrumentType,
+  type JobState,
+  type MeasuringPoint,
+  type Step,
+  type Suggestion,
+  type TrueInstrument,
+} from '@holotonos/core';
+
+const minuteMs = 60_000;
+/** Benches close at six and open again at nine. */
+const closing = 18;
+const opening = 9;
+
+const gaugeById = (id: string) => {
+  const gauge = shelfGauges.find((shelf) => shelf.id === id);
+  if (!gauge) throw new Error(`no gauge “${id}” on the shelf`);
+  return gauge;
+};
+
+/**
+ * Plays a technician on a made-up instrument whose true shape is known: writes the entries that such a story would
+ * have left in the logbook. Everything follows from the seed.
+ */
+export class DemoJob {
+  readonly entries: Entry[] = [];
+  readonly type: InstrumentType;
+  readonly chance: Chance;
+  readonly truth: TrueInstrument;
+  state: JobState = emptyJobState;
+  author = 'Perrin Oake';
+  #now: Date;
+
+  constructor(typeId: string, seed: number, start: string) {
+    const type = instrumentType(typeId);
+    if (!type) throw new Error(`no instrument type “${typeId}”`);
+    this.type = type;
+    this.chance = chanceFrom(seed);
+    this.truth = soundInstrument(type, this.chance);
+    this.#now = new Date(start);
+  }
+
+  get now(): string {
+    return this.#now.toISOString();
+  }
+
+  /** Lets bench time pass; work stops at closing time and goes on in the morning. */
+  pass(minutes: number): void {
+    this.#now = new Date(this.#now.getTime() + minutes * minuteMs);
+    if (this.#now.getUTCHours() >= closing) this.goTo(1);
+  }
+
+  /** Opens the bench again `days` later. */
+  goTo(days: number): void {
+    this.#now = new Date(this.#now.getTime() + days * 24 * 60 * minuteMs);
+    this.#now.setUTCHours(opening, 10, 0, 0);
+  }
+
+  write<K extends EntryKind>(kind: K, body: EntryBody<K>): Entry;
+  // The implementation sees any body: the union over all kinds is too wide for the compiler to spell out.
+  write(kind: EntryKind, body: unknown): Entry {
+    const at = this.now;
+    const plain = { id: this.chance.uuid(), seq: this.entries.length + 1, kind, body, author: this.author, benchTime: at, receivedAt: at };
+    const entry = plain as unknown as Entry;
+    this.entries.push(entry);
+    this.state = foldEntries(this.state, [entry]);
+    return entry;
+  }
+
+  finding(kind: EntryBody<'finding'>['kind'], part: string, severity: 1 | 2 | 3, note: string, status: EntryBody<'finding'>['status'] = 'confirmed'): string {
+    const finding = this.chance.uuid();
+    this.write('finding', { finding, kind, part, severity, status, note });
+    this.pass(2);
+    return finding;
+  }
+
+  reading(point: MeasuringPoint, trueValue: number, gaugeId: string, least = -1000): Entry {
+    const { id, name, resolution, maxPermissibleError } = gaugeById(gaugeId);
+    const gauge = { id, name, resolution, maxPermissibleError };
+    const shown = Math.max(least, gaugeShows(trueValue, gauge, this.chance));
+    const typed = (Math.round(shown * 10000) / 10000).toString();
+    this.pass(0.3);
+    return this.write('reading', { point, value: Number(typed), typed, gauge });
+  }
+
+  measurePad(part: string, gaugeId = 'feeler-film'): void {
+    for (const { clock, gap } of trueGaps(this.type, this.truth, part, padClocks, this.chance)) {
+      this.reading(padPoint(part, clock), gap, gaugeId, 0);
+    }
+  }
+
+  measureRim(part: string, withDiameters = false): void {
+    const rim = this.truth.rims.get(part);
+    const hole = this.type.holes.find(({ id }) => id === part);
+    if (!rim || !hole) throw new Error(`no hole “${part}”`);
+    for (const clock of rimClocks) this.reading(heightPoint(part, clock), trueRimHeight(rim, clock), 'dial-indicator');
+    if (!withDiameters) return;
+    for (const clock of diameterClocks) {
+      const oval = rim.saddle * Math.cos(((clock - rim.saddleClock) * Math.PI) / 90);
+      this.reading(diameterPoint(part, clock), hole.diameter + oval, 'telescoping-gauge');
+    }
+  }
+
+  /** The true instrument changes when work is done on it. */
+  repairRim(part: string): void {
+    const rim = this.truth.rims.get(part);
+    if (rim) Object.assign(rim, { tilt: 0.01, saddle: 0.002, dent: 0.003 });
+  }
+
+  seatPad(part: string): void {
+    const pad = this.truth.pads.get(part);
+    if (pad) Object.assign(pad, { thickness: 0, side: 0, roughness: 0.003 });
+  }
+
+  steps(): Step[] {
+    return jobPlan(this.state, this.type, judgeJob(this.state, this.type), this.now).steps;
+  }
+
+  suggestions(): Suggestion[] {
+    return judgeJob(this.state, this.type).suggestions;
+  }
+
+  confirm(suggestion: Suggestion, note = ''): string {
+    const finding = this.chance.uuid();
+    const { kind, part, severity, evidence, key, cause } = suggestion;
+    this.write('finding', { finding, kind, part, severity, status: 'confirmed', note: note || cause, suggestion: key, evidence });
+    this.pass(1);
+    return finding;
+  }
+
+  /** Does one step of the plan as it stands, the way the step card writes it. */
+  do(id: string, note = ''): void {
+    const step = this.steps().find((candidate) => candidate.id === id);
+    if (!step) throw new Error(`no step “${id}” in the plan`);
+    this.write('operation-started', { operation: id, cautionsAccepted: step.cautions });
+    const minutes = Math.round(step.minutes.low + this.chance.uniform() * (step.minutes.high - step.minutes.low) * 0.6);
+    this.pass(minutes);
+    const { title, disturbs, cures } = step;
+    this.write('operation-done', { operation: id, title, minutes, disturbs, cures, ...(note && { note }) });
+    // Long work ends the day; other jobs take the bench for a while after it.
+    if (step.unattended > 600) this.goTo(Math.ceil(step.unattended / 1440));
+    else if (minutes > 45) this.goTo(1 + Math.floor(this.chance.uniform() * 4));
+    else this.pass(step.unattended + 5);
+  }
+
+  skip(id: string, reason: string): void {
+    const step = this.steps().find((candidate) => candidate.id === id);
+    if (!step) throw new Error(`no step “${id}” in the plan`);
+    this.write('operation-skipped', { operation: id, title: step.title, reason, leaves: step.cures });
+  }
+
+  /** Does every step in order up to and with the last of a stage, passing over those named. */
+  doThrough(stage: Step['stage'], skip: Record<string, string> = {}): void {
+    for (;;) {
+      const stages = this.steps();
+      const last = stages.findLastIndex((step) => step.stage === stage);
+      const next = stages.slice(0, last + 1).find(({ status }) => status === 'ready' || status === 'waiting');
+      if (!next) return;
+      const reason = skip[next.id];
+      if (reason !== undefined) this.skip(next.id, reason);
+      else this.do(next.id);
+    }
+  }
+}

@@ -1,0 +1,6 @@
+export * from './database';
+export * from './migrate';
+export * from './logbook';
+export * from './announcements';
+export * from './readingsCsv';
+export * from './demo/loadDemo';

@@ -1,0 +1,204 @@
+import { isDeepStrictEqual } from 'node:util';
+import {
+  entryProblems,
+  foldEntries,
+  emptyJobState,
+  instrumentType,
+  misfits,
+  type Entry,
+  type InstrumentType,
+  type JobState,
+  type NewEntry,
+  type Problem,
+} from '@holotonos/core';
+import { and, asc, desc, eq, gt, sql } from 'drizzle-orm';
+import { sqlState, type Database } from './database';
+import { entries, jobs } from './schema';
+
+type Row = typeof entries.$inferSelect;
+
+/** A row of the table as the core knows an entry. Times come out in one form, UTC to the millisecond. */
+const toEntry = ({ id, seq, kind, body, author, benchTime, receivedAt }: Row): Entry =>
+  ({
+    id,
+    seq,
+    kind,
+    body,
+    author,
+    benchTime: new Date(benchTime).toISOString(),
+    receivedAt: new Date(receivedAt).toISOString(),
+  }) as Entry;
+
+export interface JobRow {
+  id: string;
+  ticket: string;
+}
+
+export type Appended =
+  /** in the logbook, committed; `known` when it had been there before */
+  | { status: 'stored'; entry: Entry; known: boolean }
+  /** the id is taken by an entry that says something else */
+  | { status: 'conflict' }
+  | { status: 'refused'; problems: Problem[] }
+  | { status: 'no-job' };
+
+/** The holes readings may be taken at, or null when the instrument is not known yet. */
+const partsOf = (type: InstrumentType | null) => type && new Set(type.holes.map(({ id }) => id));
+
+const sameEntry = (a: NewEntry, b: Entry) =>
+  a.kind === b.kind &&
+  a.author === b.author &&
+  Date.parse(a.benchTime) === Date.parse(b.benchTime) &&
+  isDeepStrictEqual(a.body, b.body);
+
+/** What a new entry says of one that stands under its id already. */
+const answerKnown = (entry: NewEntry, known: Entry): Appended =>
+  sameEntry(entry, known) ? { status: 'stored', entry: known, known: true } : { status: 'conflict' };
+
+/** The job with this ticket, or null. */
+export async function jobByTicket(db: Database, ticket: string): Promise<JobRow | null> {
+  const [row] = await db.select({ id: jobs.id, ticket: jobs.ticket }).from(jobs).where(eq(jobs.ticket, ticket));
+  return row ?? null;
+}
+
+/** Entries of a job after sequence number `after`, in order. */
+export async function jobEntries(db: Database, jobId: string, after = 0): Promise<Entry[]> {
+  const rows = await db
+    .select()
+    .from(entries)
+    .where(and(eq(entries.jobId, jobId), gt(entries.seq, after)))
+    .orderBy(asc(entries.seq));
+  return rows.map(toEntry);
+}
+
+/** States this process has folded already: only a shortcut, brought up to date from the database at every use. */
+const folded = new Map<string, JobState>();
+const mostFolded = 200;
+
+/** The state of a job as the database has it now. Reads only what came since this process last looked. */
+export async function jobState(db: Database, jobId: string): Promise<JobState> {
+  const before = folded.get(jobId) ?? emptyJobState;
+  const state = foldEntries(before, await jobEntries(db, jobId, before.seq));
+  folded.delete(jobId);
+  folded.set(jobId, state);
+  const oldest = folded.keys().next();
+  if (folded.size > mostFolded && !oldest.done) folded.delete(oldest.value);
+  return state;
+}
+
+/** The type of instrument a job is about, or null. */
+export const jobInstrument = (state: JobState): InstrumentType | null =>
+  state.intake && instrumentType(state.intake.instrumentType);
+
+async function insertEntry(db: Database, jobId: string, seq: number, entry: NewEntry, receivedAt?: string): Promise<Entry> {
+  const { id, kind, body, author, benchTime } = entry;
+  const values = { jobId, seq, id, kind, body, author, benchTime, ...(receivedAt !== undefined && { receivedAt }) };
+  const [row] = await db.insert(entries).values(values).returning();
+  if (!row) throw new Error('insert returned no row');
+  return toEntry(row);
+}
+
+/**
+ * Writes one entry to the end of a job's logbook. Resolves only after commit. Sending the same entry again, any number
+ * of times and from anywhere, changes nothing and answers the same.
+ */
+export async function appendEntry(db: Database, ticket: string, entry: NewEntry): Promise<Appended> {
+  const problems = entryProblems(entry);
+  if (problems.length > 0) return { status: 'refused', problems };
+  const job = await jobByTicket(db, ticket);
+  if (!job) return { status: 'no-job' };
+  return db.transaction(async (tx): Promise<Appended> => {
+    // The lock makes writers of one job queue up, so that seq has no gaps and checks see what came before.
+    await tx.execute(sql`select 1 from ${jobs} where ${jobs.id} = ${job.id} for update`);
+    const [known] = await tx
+      .select()
+      .from(entries)
+      .where(and(eq(entries.jobId, job.id), eq(entries.id, entry.id)));
+    if (known) return answerKnown(entry, toEntry(known));
+    const state = foldEntries(folded.get(job.id) ?? emptyJobState, await jobEntries(tx, job.id, folded.get(job.id)?.seq ?? 0));
+    const unfit = misfits(state, entry, partsOf(jobInstrument(state)));
+    if (unfit.length > 0) return { status: 'refused', problems: unfit };
+    return { status: 'stored', entry: await insertEntry(tx, job.id, state.seq + 1, entry), known: false };
+  });
+}
+
+export type Opened = Appended | { status: 'ticket-taken' };
+
+/** Opens a job with its intake entry. The same intake sent again answers as the first time. */
+export async function openJob(db: Database, entry: NewEntry): Promise<Opened> {
+  const problems = entryProblems(entry);
+  if (problems.length > 0) return { status: 'refused', problems };
+  if (entry.kind !== 'intake') return { status: 'refused', problems: [{ path: '/kind', message: 'must be intake' }] };
+  if (!instrumentType(entry.body.instrumentType)) {
+    return { status: 'refused', problems: [{ path: '/body/instrumentType', message: 'is not a type known here' }] };
+  }
+  try {
+    return await db.transaction(async (tx): Promise<Opened> => {
+      const [job] = await tx.insert(jobs).values({ ticket: entry.body.ticket }).returning();
+      if (!job) throw new Error('insert returned no row');
+      return { status: 'stored', entry: await insertEntry(tx, job.id, 1, entry), known: false };
+    });
+  } catch (error) {
+    if (sqlState(error) !== '23505') throw error;
+    const job = await jobByTicket(db, entry.body.ticket);
+    const [first] = job ? await jobEntries(db, job.id) : [];
+    if (first?.id !== entry.id) return { status: 'ticket-taken' };
+    return answerKnown(entry, first);
+  }
+}
+
+/** A whole logbook laid down at once, or nothing at all. */
+export async function importJob(db: Database, ticket: string, list: readonly Entry[]): Promise<'imported' | 'ticket-taken'> {
+  try {
+    await db.transaction(async (tx) => {
+      const [job] = await tx.insert(jobs).values({ ticket }).returning();
+      if (!job) throw new Error('insert returned no row');
+      const rows = list.map(({ id, kind, body, author, benchTime, receivedAt }, i) => ({
+        jobId: job.id,
+        seq: i + 1,
+        id,
+        kind,
+        body,
+        author,
+        benchTime,
+        receivedAt,
+      }));
+      const batch = 1000;
+      for (let at = 0; at < rows.length; at += batch) await tx.insert(entries).values(rows.slice(at, at + batch));
+    });
+    return 'imported';
+  } catch (error) {
+    if (sqlState(error) === '23505') return 'ticket-taken';
+    throw error;
+  }
+}
+
+/** Several entries at the end of one job's logbook, all or none. Entries already there are passed over. */
+export async function appendAll(db: Database, ticket: string, list: readonly NewEntry[]): Promise<Exclude<Appended, { status: 'stored' }> | { status: 'stored'; added: number }> {
+  const problems = list.flatMap((entry, i) => entryProblems(entry).map(({ path, message }) => ({ path: `/${i}${path}`, message })));
+  if (problems.length > 0) return { status: 'refused', problems };
+  const job = await jobByTicket(db, ticket);
+  if (!job) return { status: 'no-job' };
+  return db.transaction(async (tx) => {
+    await tx.execute(sql`select 1 from ${jobs} where ${jobs.id} = ${job.id} for update`);
+    const state = foldEntries(emptyJobState, await jobEntries(tx, job.id));
+    const fresh = list.filter(({ id }) => !state.byId.has(id));
+    const parts = partsOf(jobInstrument(state));
+    const unfit = fresh.flatMap((entry, i) => misfits(state, entry, parts).map(({ path, message }) => ({ path: `/${i}${path}`, message })));
+    if (unfit.length > 0) return { status: 'refused', problems: unfit } as const;
+    const rows = fresh.map(({ id, kind, body, author, benchTime }, i) => ({ jobId: job.id, seq: state.seq + 1 + i, id, kind, body, author, benchTime }));
+    const batch = 1000;
+    for (let at = 0; at < rows.length; at += batch) await tx.insert(entries).values(rows.slice(at, at + batch));
+    return { status: 'stored', added: rows.length } as const;
+  });
+}
+
+/** The newest jobs, at most `limit`. */
+export async function listJobs(db: Database, limit = 100): Promise<JobRow[]> {
+  return db.select({ id: jobs.id, ticket: jobs.ticket }).from(jobs).orderBy(desc(jobs.openedAt), asc(jobs.ticket)).limit(limit);
+}
+
+/** True when no job has been opened yet. */
+export async function isEmpty(db: Database): Promise<boolean> {
+  return (await listJobs(db, 1)).length === 0;
+}
