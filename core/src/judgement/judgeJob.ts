@@ -3,7 +3,8 @@ import type { JobState } from '../logbook';
 import { solveSeat, type SeatInput, type SeatOutput } from '../pads';
 import type { MeasureState } from './measureState';
 import { padReport, type PadReport } from './padReport';
-import { rimReport, type RimReport } from './rimReport';
+import { solveRim } from '../rims';
+import { rimReport, type RimAnswers, type RimReport } from './rimReport';
 import { openSuggestions, suggestFromRim, suggestFromSeat, type Suggestion } from './suggestFindings';
 
 export interface JudgedPad extends PadReport {
@@ -17,31 +18,34 @@ export interface JobJudgement {
   suggestions: Suggestion[];
 }
 
+/** Who answers the questions a judgement has to ask. Null means the answer is not there yet. */
+export interface Answers {
+  rim: RimAnswers;
+  seat: (input: SeatInput) => SeatOutput | null;
+}
+
+const answeredHere: Answers = { rim: solveRim, seat: solveSeat };
+
 /**
  * Judges every pad and rim of a job from its fresh readings.
  *
- * @param seatOf answers the `seat` question; the browser passes answers its worker has worked out, everyone else
- *   lets the solver do it here. Null means the answer is not there yet.
+ * @param answers the browser passes what its worker has worked out; everyone else lets the solvers answer here
  */
-export function judgeJob(
-  state: JobState,
-  type: InstrumentType,
-  seatOf: (input: SeatInput) => SeatOutput | null = solveSeat,
-): JobJudgement {
+export function judgeJob(state: JobState, type: InstrumentType, answers: Answers = answeredHere): JobJudgement {
   const rims = new Map<string, RimReport>();
   const pads = new Map<string, JudgedPad>();
   const suggestions: Suggestion[] = [];
   for (const { id } of type.holes) {
-    const rim = rimReport(state, type, id);
+    const rim = rimReport(state, type, id, answers.rim);
     if (rim) {
       rims.set(id, rim);
       suggestions.push(...suggestFromRim(rim));
     }
   }
   for (const { hole } of type.pads) {
-    const report = padReport(state, type, hole);
+    const report = padReport(state, type, hole, answers.rim);
     if (!report) continue;
-    const seat = report.seatInput && seatOf(report.seatInput);
+    const seat = report.seatInput && answers.seat(report.seatInput);
     pads.set(hole, { ...report, seat });
     const suggestion = seat && suggestFromSeat(report, seat);
     if (suggestion) suggestions.push(suggestion);

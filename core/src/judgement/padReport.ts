@@ -5,7 +5,7 @@ import type { SeatInput } from '../pads';
 import { padGapLimit } from '../practice';
 import { wholeState, type MeasureState } from './measureState';
 import { coarsestGauge, readPoint, type PointReading } from './pointReading';
-import { rimReport } from './rimReport';
+import { rimReport, type RimAnswers } from './rimReport';
 
 /** Clock positions a pad is read at: where the light shows and a strip of film can be pulled. */
 export const padClocks = [0, 45, 90, 135, 180, 225, 270, 315] as const;
@@ -47,14 +47,14 @@ function judge(reading: PointReading, limit: number): JudgedPoint {
 }
 
 /** A pad as its readings show it now: each position with its verdict, and the question for the `seat` solver. */
-export function padReport(state: JobState, type: InstrumentType, part: string): PadReport | null {
+export function padReport(state: JobState, type: InstrumentType, part: string, rimOf?: RimAnswers): PadReport | null {
   const pad = type.pads.find(({ hole }) => hole === part);
   if (!pad) return null;
   const limit = padGapLimit(type.family, state.practice);
   const points = padClocks.map((clock) => judge(readPoint(state, padPoint(part, clock)), limit));
   const fresh = points.flatMap((point) => point.fresh);
   const complete = points.every(({ mean }) => mean !== null);
-  const residuals = complete ? rimReport(state, type, part)?.residualsAt(padClocks) : null;
+  const residuals = complete ? rimReport(state, type, part, rimOf)?.residualsAt(padClocks) : null;
   return {
     part,
     state: wholeState(points.map((point) => point.state)),

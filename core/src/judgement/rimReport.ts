@@ -27,7 +27,7 @@ export interface RimReport {
   diameters: RimPoint[];
   /** what the `rim` solver is to be asked, once six heights are fresh */
   rimInput: RimInput | null;
-  /** its answer; cheap enough to be worked out wherever the report is needed */
+  /** its answer; null while it is being worked out */
   rim: RimOutput | null;
   /** the flatness as a measured quantity, with the doubt of the gauge */
   flatness: ConformityOutput | null;
@@ -59,8 +59,11 @@ const freshness = (reading: PointReading): MeasureState => {
   return reading.stale.length > 0 ? 'stale' : 'unmeasured';
 };
 
+/** Answers the `rim` question, or null when the answer is still on its way. */
+export type RimAnswers = (input: RimInput) => RimOutput | null;
+
 /** A rim as its readings show it now, or null when the instrument has no such hole. */
-export function rimReport(state: JobState, type: InstrumentType, part: string): RimReport | null {
+export function rimReport(state: JobState, type: InstrumentType, part: string, rimOf: RimAnswers = solveRim): RimReport | null {
   const hole = type.holes.find(({ id }) => id === part);
   if (!hole) return null;
   const limits = rimLimits(type.family, state.practice, hole.diameter);
@@ -85,7 +88,7 @@ export function rimReport(state: JobState, type: InstrumentType, part: string): 
           stock: { maxRemoval: mostRimRemoval },
         }
       : null;
-  const rim = rimInput && solveRim(rimInput);
+  const rim = rimInput && rimOf(rimInput);
   const freshHeights = heights.flatMap(({ fresh }) => fresh);
   const flatness =
     rim &&

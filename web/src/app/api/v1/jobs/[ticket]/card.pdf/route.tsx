@@ -1,0 +1,7 @@
+import { BenchCardPdf } from '@/pdf/BenchCardPdf';
+import { pdfReply } from '@/server/pdfReply';
+
+export async function GET(_request: Request, { params }: { params: Promise<{ ticket: string }> }) {
+  const { ticket } = await params;
+  return pdfReply(ticket, 'bench-card', (_job, record, plan) => <BenchCardPdf record={record} plan={plan} />);
+}

@@ -1,0 +1,37 @@
+import type { NewEntry } from '@holotonos/core';
+import { appendEntry, jobByTicket, jobEntries } from '@holotonos/store';
+import { answering, conflict, invalid, notFound, readJson } from '@/server/replies';
+import { getDb } from '@/server/store';
+
+type Context = { params: Promise<{ ticket: string }> };
+const noTicket = (ticket: string) => notFound(`There is no ticket ${ticket}.`);
+
+/** Entries after `?after=`, in order. */
+export const GET = (request: Request, { params }: Context) =>
+  answering(async () => {
+    const { ticket } = await params;
+    const job = await jobByTicket(getDb(), ticket);
+    if (!job) return noTicket(ticket);
+    const after = Number(new URL(request.url).searchParams.get('after') ?? 0);
+    if (!Number.isSafeInteger(after) || after < 0) return invalid([{ path: '/after', message: 'must be a whole number' }]);
+    return Response.json({ entries: await jobEntries(getDb(), job.id, after) });
+  });
+
+/** Writes one entry; answers only after commit, and the same however often it is sent. */
+export const POST = (request: Request, { params }: Context) =>
+  answering(async () => {
+    const { ticket } = await params;
+    const read = await readJson(request);
+    if (!read.ok) return read.response;
+    const appended = await appendEntry(getDb(), ticket, read.data as NewEntry);
+    switch (appended.status) {
+      case 'stored':
+        return Response.json({ entry: appended.entry, known: appended.known }, { status: appended.known ? 200 : 201 });
+      case 'refused':
+        return invalid(appended.problems);
+      case 'conflict':
+        return conflict('An entry with this id says something else.');
+      case 'no-job':
+        return noTicket(ticket);
+    }
+  });

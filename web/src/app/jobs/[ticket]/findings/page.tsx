@@ -1,0 +1,5 @@
+import { FindingsView } from '@/components/FindingsView';
+
+export default function FindingsPage() {
+  return <FindingsView />;
+}

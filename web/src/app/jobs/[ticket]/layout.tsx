@@ -1,0 +1,22 @@
+import { notFound } from 'next/navigation';
+import { connection } from 'next/server';
+import type { ReactNode } from 'react';
+import { JobProvider } from '@/client/JobContext';
+import { JobShell } from '@/components/JobShell';
+import { loadJob } from '@/server/jobs';
+
+export async function generateMetadata({ params }: { params: Promise<{ ticket: string }> }) {
+  return { title: (await params).ticket };
+}
+
+export default async function JobLayout({ params, children }: { params: Promise<{ ticket: string }>; children: ReactNode }) {
+  await connection();
+  const { ticket } = await params;
+  const job = await loadJob(ticket);
+  if (!job) notFound();
+  return (
+    <JobProvider key={job.ticket} ticket={job.ticket} entries={[...job.state.entries]} now={new Date().toISOString()}>
+      <JobShell>{children}</JobShell>
+    </JobProvider>
+  );
+}

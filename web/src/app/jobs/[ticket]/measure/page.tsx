@@ -1,0 +1,5 @@
+import { MeasureView } from '@/components/MeasureView';
+
+export default function MeasurePage() {
+  return <MeasureView />;
+}

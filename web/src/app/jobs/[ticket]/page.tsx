@@ -1,0 +1,5 @@
+import { OverviewView } from '@/components/OverviewView';
+
+export default function JobPage() {
+  return <OverviewView />;
+}

@@ -1,0 +1,5 @@
+import { PlanView } from '@/components/PlanView';
+
+export default function PlanPage() {
+  return <PlanView />;
+}

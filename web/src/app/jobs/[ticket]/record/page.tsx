@@ -1,0 +1,5 @@
+import { RecordView } from '@/components/RecordView';
+
+export default function RecordPage() {
+  return <RecordView />;
+}

@@ -1,0 +1,5 @@
+import { Waiting } from '@/components/Waiting';
+
+export default function Loading() {
+  return <Waiting what="the bench" />;
+}

@@ -1,0 +1,95 @@
+import Link from 'next/link';
+import { connection } from 'next/server';
+import { practices, type BenchSummary, type PracticeName } from '@holotonos/core';
+import { dayText, momentText } from '@/client/words';
+import { loadBench } from '@/server/jobs';
+
+const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
+
+function Ticket({ summary }: { summary: BenchSummary }) {
+  const { ticket, instrument, maker, made, owner, practice, stage, next, blockedBy, curing, dueBy, done, steps, signedOff } = summary;
+  const tone = signedOff ? 'over' : next ? '' : 'waits';
+  const attention = [
+    summary.suggestions > 0 && `${count(summary.suggestions, 'suggestion')} to answer`,
+    summary.staleRims > 0 && `${count(summary.staleRims, 'rim')} stale`,
+    summary.stalePads > 0 && `${count(summary.stalePads, 'pad')} stale`,
+  ].filter((text) => text !== false);
+  return (
+    <li className={`ticket ${tone}`}>
+      <div>
+        <Link className="number" href={`/jobs/${ticket}`}>
+          {ticket}
+        </Link>
+        <div className="soft">{dueBy ? `due ${dayText(dueBy)}` : 'no date agreed'}</div>
+      </div>
+      <div>
+        <strong>{instrument}</strong>
+        <div>{[maker, made].filter(Boolean).join(', ')}</div>
+        <div className="soft">
+          {owner} · {practices[practice as PracticeName].title}
+        </div>
+      </div>
+      <div>
+        {signedOff ? (
+          <span>Signed off and ready to go home.</span>
+        ) : next ? (
+          <>
+            <span className="soft">Next: </span>
+            <strong>{next}</strong>
+          </>
+        ) : (
+          <>
+            <span className="soft">Waits for: </span>
+            {blockedBy.join('; ') || 'a decision'}
+          </>
+        )}
+        {curing.map(({ title, until }) => (
+          <div key={title}>
+            Curing until {momentText(until)}: {title}
+          </div>
+        ))}
+        {attention.length > 0 && <div className="soft">{attention.join(' · ')}</div>}
+      </div>
+      <div>
+        <div className="label">{stage}</div>
+        <div className="bar" role="img" aria-label={`${done} of ${steps} steps done`}>
+          <div style={{ width: `${steps > 0 ? (100 * done) / steps : 0}%` }} />
+        </div>
+        <div className="soft">
+          {done} of {steps} steps
+        </div>
+      </div>
+    </li>
+  );
+}
+
+export default async function BenchPage() {
+  await connection();
+  const tickets = await loadBench(new Date().toISOString());
+  return (
+    <main id="main" className="page">
+      <div className="d-flex flex-wrap align-items-baseline gap-3 mb-3">
+        <h1 className="mb-0">The bench</h1>
+        <span className="soft">{tickets.length > 0 && 'In the order they need hands'}</span>
+        <Link className="btn btn-primary ms-auto" href="/tickets/new">
+          New ticket
+        </Link>
+      </div>
+      {tickets.length === 0 ? (
+        <div className="sheet">
+          <h2>The bench is empty</h2>
+          <p>
+            Take an instrument in with <Link href="/tickets/new">a new ticket</Link>, or bring a job from another workshop with{' '}
+            <Link href="/import">import</Link>.
+          </p>
+        </div>
+      ) : (
+        <ol className="tickets">
+          {tickets.map((summary) => (
+            <Ticket key={summary.ticket} summary={summary} />
+          ))}
+        </ol>
+      )}
+    </main>
+  );
+}

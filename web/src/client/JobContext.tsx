@@ -1,0 +1,178 @@
+'use client';
+
+import {
+  entryProblems,
+  foldEntries,
+  foldJob,
+  instrumentType,
+  judgeJob,
+  jobPlan,
+  misfits,
+  partNames,
+  type Entry,
+  type EntryBody,
+  type EntryKind,
+  type InstrumentType,
+  type JobJudgement,
+  type JobPlan,
+  type JobState,
+  type NewEntry,
+  type Problem,
+} from '@holotonos/core';
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { v4 as newId } from 'uuid';
+import { useBench } from './BenchContext';
+import { keep, release, send, waitingFor } from './outbox';
+import { useSolverAnswers } from './solverAnswers';
+
+export interface Refusal {
+  entry: NewEntry;
+  problems: Problem[];
+}
+
+interface Job {
+  ticket: string;
+  type: InstrumentType;
+  names: ReadonlyMap<string, string>;
+  /** what is true now, with entries still on their way counted in */
+  state: JobState;
+  judgement: JobJudgement;
+  plan: JobPlan;
+  now: string;
+  /** entries the server has not acknowledged */
+  waiting: number;
+  reachable: boolean;
+  refusals: Refusal[];
+  dismissRefusals: () => void;
+  write: Write;
+}
+
+/** Writes an entry: on the screen at once, kept until acknowledged. False, and said why, when it was not well-formed. */
+type Write = <K extends EntryKind>(kind: K, body: EntryBody<K>) => boolean;
+
+const JobContext = createContext<Job | null>(null);
+
+export function useJob(): Job {
+  const job = useContext(JobContext);
+  if (!job) throw new Error('useJob is called outside JobProvider');
+  return job;
+}
+
+const firstRetryMs = 500;
+const lastRetryMs = 15_000;
+/** How often the page looks at the clock, for what cures until when. */
+const clockMs = 30_000;
+
+/** An entry as it will look when the server has taken it, as far as can be told. */
+const provisional = (entry: NewEntry, seq: number): Entry => ({ ...entry, seq, receivedAt: entry.benchTime });
+
+export function JobProvider({ ticket, entries, now: firstNow, children }: { ticket: string; entries: Entry[]; now: string; children: ReactNode }) {
+  const { author } = useBench();
+  const [acknowledged, setAcknowledged] = useState(() => foldJob(entries));
+  const [outbox, setOutbox] = useState<NewEntry[]>([]);
+  const [reachable, setReachable] = useState(true);
+  const [refusals, setRefusals] = useState<Refusal[]>([]);
+  const [now, setNow] = useState(firstNow);
+  const queue = useRef<NewEntry[]>([]);
+  const sending = useRef(false);
+
+  const take = useCallback((more: Entry[]) => setAcknowledged((state) => foldEntries(state, more)), []);
+
+  const showQueue = useCallback(() => setOutbox([...queue.current]), []);
+
+  /** Sends what waits, one at a time and in order; backs off while nothing answers. */
+  const drain = useCallback(async () => {
+    if (sending.current) return;
+    sending.current = true;
+    let retryMs = firstRetryMs;
+    for (let entry = queue.current[0]; entry; entry = queue.current[0]) {
+      const sent = await send({ ticket, entry });
+      if (sent.status === 'unreachable') {
+        setReachable(false);
+        await new Promise((resolve) => setTimeout(resolve, retryMs));
+        retryMs = Math.min(lastRetryMs, retryMs * 2);
+        continue;
+      }
+      setReachable(true);
+      retryMs = firstRetryMs;
+      queue.current.shift();
+      const refused = { entry, problems: sent.status === 'refused' ? sent.problems : [] };
+      if (sent.status === 'acknowledged') take([sent.entry]);
+      else setRefusals((list) => [...list, refused].slice(-20));
+      showQueue();
+      await release(ticket, entry.id);
+    }
+    sending.current = false;
+  }, [ticket, take, showQueue]);
+
+  // What an earlier visit left waiting goes first.
+  useEffect(() => {
+    void waitingFor(ticket).then((left) => {
+      const known = new Set(queue.current.map(({ id }) => id));
+      queue.current = [...left.map(({ entry }) => entry).filter(({ id }) => !known.has(id)), ...queue.current];
+      showQueue();
+      void drain();
+    });
+  }, [ticket, drain, showQueue]);
+
+  const state = useMemo(() => {
+    const fresh = outbox.filter(({ id }) => !acknowledged.byId.has(id));
+    return foldEntries(acknowledged, fresh.map((entry, i) => provisional(entry, acknowledged.seq + 1 + i)));
+  }, [acknowledged, outbox]);
+
+  // Other devices: a nudge comes over the wire, the entries are fetched.
+  const lastSeq = useRef(acknowledged.seq);
+  useEffect(() => {
+    lastSeq.current = acknowledged.seq;
+  }, [acknowledged]);
+  useEffect(() => {
+    const base = `/api/v1/jobs/${encodeURIComponent(ticket)}`;
+    const source = new EventSource(`${base}/events`);
+    const fetchNew = async () => {
+      const response = await fetch(`${base}/entries?after=${lastSeq.current}`).catch(() => null);
+      if (response?.ok) take(((await response.json()) as { entries: Entry[] }).entries);
+    };
+    source.addEventListener('entry', () => void fetchNew());
+    source.addEventListener('ready', () => void fetchNew());
+    return () => source.close();
+  }, [ticket, take]);
+
+  useEffect(() => {
+    const timer = setInterval(() => setNow(new Date().toISOString()), clockMs);
+    return () => clearInterval(timer);
+  }, []);
+
+  const type = useMemo(() => instrumentType(state.intake?.instrumentType ?? ''), [state.intake?.instrumentType]);
+  if (!type) throw new Error(`Ticket ${ticket} names an instrument type that is not known here.`);
+  const answers = useSolverAnswers();
+  const judgement = useMemo(() => judgeJob(state, type, answers), [state, type, answers]);
+  const plan = useMemo(() => jobPlan(state, type, judgement, now), [state, type, judgement, now]);
+  const names = useMemo(() => partNames(type), [type]);
+
+  const write: Write = useCallback(
+    // Callers see the body their kind asks for; in here any body will do, for the schema judges it.
+    (kind: EntryKind, body: unknown): boolean => {
+      const plain = { id: newId(), kind, body, author: author || 'at the bench', benchTime: new Date().toISOString() };
+      const entry = plain as unknown as NewEntry;
+      const problems = entryProblems(entry);
+      const unfit = problems.length > 0 ? problems : misfits(state, entry, new Set(type.holes.map(({ id }) => id)));
+      if (unfit.length > 0) {
+        setRefusals((list) => [...list, { entry, problems: unfit }].slice(-20));
+        return false;
+      }
+      queue.current.push(entry);
+      showQueue();
+      setNow(new Date().toISOString());
+      void keep({ ticket, entry }).then(drain, drain);
+      return true;
+    },
+    [author, state, type, ticket, drain, showQueue],
+  );
+  const dismissRefusals = useCallback(() => setRefusals([]), []);
+
+  const value = useMemo(
+    () => ({ ticket, type, names, state, judgement, plan, now, waiting: outbox.length, reachable, refusals, dismissRefusals, write }),
+    [ticket, type, names, state, judgement, plan, now, outbox.length, reachable, refusals, dismissRefusals, write],
+  );
+  return <JobContext.Provider value={value}>{children}</JobContext.Provider>;
+}

@@ -1,0 +1,61 @@
+'use client';
+
+import { solveRim, solveSeat, type Answers, type RimInput, type SeatInput, type SolverResult } from '@holotonos/core';
+import { wrap, type Remote } from 'comlink';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { SolverWorker } from '@/workers/solver.worker';
+
+type Question = { name: 'rim'; input: RimInput } | { name: 'seat'; input: SeatInput };
+const keyOf = ({ name, input }: Question) => `${name} ${JSON.stringify(input)}`;
+
+/** Answers that are kept; older ones are worked out again if they are ever asked for. */
+const mostKept = 2000;
+
+/**
+ * Answers for `judgeJob` from a web worker. What was known when the page was made is answered at once, so that server
+ * and browser draw the same; every later question goes to the worker, and the page is drawn again when it answers.
+ */
+export function useSolverAnswers(): Answers & { version: number } {
+  const [version, setVersion] = useState(0);
+  const known = useRef(new Map<string, unknown>());
+  const asked = useRef(new Set<string>());
+  const worker = useRef<Remote<SolverWorker> | null>(null);
+
+  useEffect(() => {
+    const thread = new Worker(new URL('../workers/solver.worker.ts', import.meta.url), { type: 'module' });
+    worker.current = wrap<SolverWorker>(thread);
+    return () => {
+      worker.current = null;
+      thread.terminate();
+    };
+  }, []);
+
+  return useMemo(() => {
+    const ask = <Output>(question: Question, solveHere: () => Output): Output | null => {
+      const key = keyOf(question);
+      if (known.current.has(key)) return known.current.get(key) as Output | null;
+      const solver = worker.current;
+      if (!solver) {
+        const answer = solveHere();
+        known.current.set(key, answer);
+        return answer;
+      }
+      if (!asked.current.has(key)) {
+        asked.current.add(key);
+        void solver.solve(question.name, question.input).then((result: SolverResult) => {
+          known.current.set(key, result.status === 'solved' ? result.output : null);
+          asked.current.delete(key);
+          const oldest = known.current.keys().next();
+          if (known.current.size > mostKept && !oldest.done) known.current.delete(oldest.value);
+          setVersion((n) => n + 1);
+        });
+      }
+      return null;
+    };
+    return {
+      version,
+      rim: (input: RimInput) => ask({ name: 'rim', input }, () => solveRim(input)),
+      seat: (input: SeatInput) => ask({ name: 'seat', input }, () => solveSeat(input)),
+    };
+  }, [version]);
+}

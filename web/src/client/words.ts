@@ -1,0 +1,19 @@
+const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
+const moment = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', timeZone: 'UTC' });
+
+/** 23 Nov 2026 */
+export const dayText = (iso: string): string => (iso ? day.format(new Date(iso)) : '');
+/** 23 Nov, 14:05 */
+export const momentText = (iso: string): string => (iso ? moment.format(new Date(iso)) : '');
+
+/** 1 h 20 min */
+export function minutesText(minutes: number): string {
+  const whole = Math.round(minutes);
+  const hours = Math.floor(whole / 60);
+  const rest = whole % 60;
+  if (hours === 0) return `${rest} min`;
+  return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
+}
+
+/** First letter large, for the start of a sentence. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

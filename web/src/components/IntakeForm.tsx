@@ -1,0 +1,224 @@
+'use client';
+
+import { families, lengthUnits, practiceNames, practices, scopes, shippedTypes, typesOfFamily, unitNames, type EntryBody, type Family } from '@holotonos/core';
+import { useRouter } from 'next/navigation';
+import { useId, useRef, useState } from 'react';
+import { useForm, useWatch, type Path, type UseFormRegister } from 'react-hook-form';
+import { v4 as newId } from 'uuid';
+import { bodyResolver } from '@/client/bodyResolver';
+import { useBench } from '@/client/BenchContext';
+import { Button, Form } from '@/client/bootstrap';
+import { capital } from '@/client/words';
+
+type Intake = EntryBody<'intake'>;
+
+const problemWords = {
+  ticket: 'Give the ticket a number of letters, digits and hyphens, such as LL-205.',
+  owner: 'Whose instrument is it?',
+  instrumentType: 'Choose the type nearest to it.',
+  dueBy: 'Give a whole date, or leave it open.',
+};
+
+const scopeWords = { overhaul: 'Full overhaul', repair: 'Only what is needed' };
+
+interface FieldProps {
+  name: Path<Intake>;
+  label: string;
+  register: UseFormRegister<Intake>;
+  problem?: string | undefined;
+  hint?: string;
+  rows?: number;
+  type?: string;
+  required?: boolean;
+}
+
+function TextField({ name, label, register, problem, hint, rows, type = 'text', required = false }: FieldProps) {
+  const id = useId();
+  const says = [problem && `${id}-problem`, hint && `${id}-hint`].filter(Boolean).join(' ');
+  const shared = { id, isInvalid: problem !== undefined, 'aria-describedby': says || undefined, 'aria-required': required, ...register(name) };
+  return (
+    <div className="mb-3">
+      <Form.Label htmlFor={id}>
+        {label}
+        {required && <span className="soft"> (needed)</span>}
+      </Form.Label>
+      {rows ? <Form.Control as="textarea" rows={rows} {...shared} /> : <Form.Control type={type} {...shared} />}
+      {hint && (
+        <Form.Text id={`${id}-hint`} className="soft">
+          {hint}
+        </Form.Text>
+      )}
+      {problem && (
+        <Form.Control.Feedback type="invalid" id={`${id}-problem`}>
+          {problem}
+        </Form.Control.Feedback>
+      )}
+    </div>
+  );
+}
+
+/** Intake: who, what, what is wrong, what may be changed; family, practice and unit of the job. */
+export function IntakeForm() {
+  const { author } = useBench();
+  const router = useRouter();
+  const [failure, setFailure] = useState<string | null>(null);
+  // One id for one form: sending it twice opens one job.
+  const entryId = useRef(newId());
+  const {
+    register,
+    handleSubmit,
+    control,
+    setValue,
+    setError,
+    formState: { errors, isSubmitting },
+  } = useForm<Intake>({
+    resolver: bodyResolver<Intake>('body_intake', problemWords),
+    defaultValues: { family: 'saxophone', instrumentType: 'alto-saxophone', practice: 'steady', scope: 'overhaul', unit: 'mm', photographed: false, protectedMaterial: false },
+  });
+  const [family, practice, protectedMaterial] = useWatch({ control, name: ['family', 'practice', 'protectedMaterial'] });
+  const choices = typesOfFamily(family).length > 0 ? typesOfFamily(family) : [...shippedTypes];
+  const field = (name: Path<Intake>) => ({ name, register, problem: errors[name]?.message });
+
+  const submit = handleSubmit(async (body) => {
+    setFailure(null);
+    const entry = { id: entryId.current, kind: 'intake', body, author, benchTime: new Date().toISOString() };
+    try {
+      const response = await fetch('/api/v1/jobs', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(entry) });
+      if (response.ok) return router.push(`/jobs/${body.ticket}`);
+      const answer = (await response.json()) as { message?: string; problems?: { path: string; message: string }[] };
+      if (response.status === 409) setError('ticket', { message: answer.message ?? 'That ticket number is in use.' }, { shouldFocus: true });
+      else setFailure(answer.message ?? answer.problems?.map(({ path, message }) => `${path} ${message}`).join('; ') ?? 'It was refused.');
+    } catch {
+      setFailure('The server does not answer. Your words are still here; try again in a moment.');
+    }
+    // What was refused may be changed and is then another entry.
+    entryId.current = newId();
+  });
+
+  const familyField = register('family', {
+    onChange: (event: { target: { value: Family } }) => setValue('instrumentType', typesOfFamily(event.target.value)[0]?.id ?? shippedTypes[0]?.id ?? ''),
+  });
+  return (
+    <form onSubmit={(event) => void submit(event)} noValidate>
+      <div className="split">
+        <div className="sheet">
+          <h2>The instrument</h2>
+          <div className="row">
+            <div className="col-sm-4">
+              <TextField {...field('ticket')} label="Ticket" required />
+            </div>
+            <div className="col-sm-8">
+              <TextField {...field('owner')} label="Owner" required />
+            </div>
+          </div>
+          <TextField {...field('contact')} label="How to reach them" />
+          <div className="row">
+            <div className="col-sm-5 mb-3">
+              <Form.Label htmlFor="family">Family</Form.Label>
+              <Form.Select id="family" {...familyField}>
+                {families.map((name) => (
+                  <option key={name} value={name}>
+                    {capital(name)}
+                  </option>
+                ))}
+              </Form.Select>
+            </div>
+            <div className="col-sm-7 mb-3">
+              <Form.Label htmlFor="instrumentType">Nearest type</Form.Label>
+              <Form.Select id="instrumentType" {...register('instrumentType')}>
+                {choices.map(({ id, name }) => (
+                  <option key={id} value={id}>
+                    {name}
+                  </option>
+                ))}
+              </Form.Select>
+            </div>
+          </div>
+          <div className="row">
+            <div className="col-sm-6">
+              <TextField {...field('maker')} label="Maker" />
+            </div>
+            <div className="col-sm-6">
+              <TextField {...field('model')} label="Model" />
+            </div>
+            <div className="col-sm-6">
+              <TextField {...field('serial')} label="Serial number" />
+            </div>
+            <div className="col-sm-6">
+              <TextField {...field('made')} label="When made" />
+            </div>
+            <div className="col-sm-6">
+              <TextField {...field('material')} label="Material" />
+            </div>
+            <div className="col-sm-6">
+              <TextField {...field('finish')} label="Finish" />
+            </div>
+          </div>
+          <Form.Check id="photographed" className="mb-2" type="checkbox" label="Photographed from all sides" {...register('photographed')} />
+          <Form.Check id="protectedMaterial" type="checkbox" label="May hold ivory, tortoiseshell, lead paint or other protected or hazardous material" {...register('protectedMaterial')} />
+          {protectedMaterial && (
+            <p className="say attention mt-2 mb-0">
+              Ivory and other protected materials, lead paint and instruments of museum value are often refused or referred. Check the law
+              and ask a qualified person before any work, sale or transport.
+            </p>
+          )}
+        </div>
+        <div>
+          <div className="sheet">
+            <h2>What the owner says</h2>
+            <TextField {...field('complaint')} label="What is wrong" rows={2} />
+            <TextField {...field('playing')} label="What they play, and how" />
+            <TextField {...field('lastPadded')} label="Last padded" />
+            <TextField {...field('mayChange')} label="What may and may not be changed" rows={2} />
+            <TextField {...field('testPlay')} label="Test play: where it fails" rows={2} />
+          </div>
+          <div className="sheet">
+            <h2>How the job is run</h2>
+            <fieldset className="mb-3">
+              <legend className="fs-6">Practice</legend>
+              {practiceNames.map((name) => (
+                <Form.Check key={name} id={`practice-${name}`} className="mb-2" type="radio" value={name} label={practices[name].title} {...register('practice')} />
+              ))}
+              <p className="soft mb-0" aria-live="polite">
+                {practices[practice].holds}
+              </p>
+            </fieldset>
+            <div className="row">
+              <div className="col-sm-4 mb-3">
+                <Form.Label htmlFor="scope">Scope</Form.Label>
+                <Form.Select id="scope" {...register('scope')}>
+                  {scopes.map((name) => (
+                    <option key={name} value={name}>
+                      {scopeWords[name]}
+                    </option>
+                  ))}
+                </Form.Select>
+              </div>
+              <div className="col-sm-4 mb-3">
+                <Form.Label htmlFor="unit">Unit</Form.Label>
+                <Form.Select id="unit" {...register('unit')}>
+                  {lengthUnits.map((name) => (
+                    <option key={name} value={name}>
+                      {capital(unitNames[name])}
+                    </option>
+                  ))}
+                </Form.Select>
+              </div>
+              <div className="col-sm-4">
+                <TextField {...field('dueBy')} label="Due" type="date" />
+              </div>
+            </div>
+          </div>
+          {failure && (
+            <p className="say fault" role="alert">
+              {failure}
+            </p>
+          )}
+          <Button type="submit" disabled={isSubmitting}>
+            {isSubmitting ? 'Opening …' : 'Open the ticket'}
+          </Button>
+        </div>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,126 @@
+'use client';
+
+import { practices, stateOf, type MeasureState } from '@holotonos/core';
+import Link from 'next/link';
+import { usePathname, useRouter, useSearchParams } from 'next/navigation';
+import { Suspense, useCallback, type ReactNode } from 'react';
+import { useJob } from '@/client/JobContext';
+import { Button } from '@/client/bootstrap';
+import { dayText } from '@/client/words';
+import { Strip } from './Strip';
+
+function Tabs() {
+  const { ticket, judgement } = useJob();
+  const path = usePathname();
+  const base = `/jobs/${ticket}`;
+  const tabs = [
+    { href: base, name: 'Job' },
+    { href: `${base}/measure`, name: 'Measure' },
+    { href: `${base}/findings`, name: 'Findings', count: judgement.suggestions.length },
+    { href: `${base}/plan`, name: 'Plan' },
+    { href: `${base}/record`, name: 'Record' },
+  ];
+  return (
+    <nav aria-label="Job" className="job-tabs">
+      {tabs.map(({ href, name, count }) => (
+        <Link key={href} href={href} aria-current={path === href ? 'page' : undefined}>
+          {name}
+          {count ? (
+            <span className="count" aria-label={`${count} to answer`}>
+              {count}
+            </span>
+          ) : null}
+        </Link>
+      ))}
+    </nav>
+  );
+}
+
+function JobStrip() {
+  const { type, ticket, judgement } = useJob();
+  const router = useRouter();
+  const path = usePathname();
+  const query = useSearchParams();
+  const measuring = path.endsWith('/measure');
+  const group = measuring && query.get('group') === 'rim' ? 'rim' : 'pad';
+  const stateOfPart = useCallback(
+    (part: string): MeasureState[] => {
+      const groups = measuring ? [group] : ['rim', 'pad'];
+      return groups.map((each) => stateOf(judgement, each, part)).filter((state) => state !== null);
+    },
+    [judgement, measuring, group],
+  );
+  const pick = useCallback(
+    (part: string) => {
+      const to = type.pads.some(({ hole }) => hole === part) ? group : 'rim';
+      router.push(`/jobs/${ticket}/measure?group=${to}&part=${part}`);
+    },
+    [router, ticket, type, group],
+  );
+  return <Strip type={type} stateOfPart={stateOfPart} here={query.get('part')} onPick={pick} />;
+}
+
+/** The frame of every job page: what job it is, the strip, the page's own bands, and what waits to be sent. */
+export function JobShell({ children }: { children: ReactNode }) {
+  const { ticket, type, state, waiting, reachable, refusals, dismissRefusals } = useJob();
+  const { intake } = state;
+  return (
+    <div className="job">
+      <div className="band-strip">
+        <div className="job-head">
+          <h1>
+            {ticket} · {type.name}
+          </h1>
+          <span className="soft">
+            {[intake?.maker, intake?.made].filter(Boolean).join(', ')} · {practices[state.practice].title}
+            {intake?.dueBy ? ` · due ${dayText(intake.dueBy)}` : ''}
+          </span>
+          <span role="status" className={waiting > 0 && !reachable ? 'say attention py-0' : 'soft'}>
+            {waiting === 0
+              ? ''
+              : reachable
+                ? 'Writing …'
+                : `The server does not answer: ${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} here and will be sent.`}
+          </span>
+          <Tabs />
+        </div>
+        <div className="px-2">
+          <Suspense>
+            <JobStrip />
+          </Suspense>
+        </div>
+      </div>
+      {refusals.length > 0 && (
+        <div className="say fault m-3" role="alert">
+          <strong>Not taken:</strong>
+          <ul className="mb-2">
+            {refusals.map(({ entry, problems }) => (
+              <li key={entry.id}>
+                {entry.kind === 'reading' ? `Reading “${entry.body.typed}”` : entry.kind.replace('-', ' ')}:{' '}
+                {problems.map(({ message }) => message).join('; ')}
+              </li>
+            ))}
+          </ul>
+          <Button variant="quiet" onClick={dismissRefusals}>
+            I have read this
+          </Button>
+        </div>
+      )}
+      {children}
+    </div>
+  );
+}
+
+/** The middle and bottom bands of a job page. */
+export function Bands({ work, readout }: { work: ReactNode; readout: ReactNode }) {
+  return (
+    <>
+      <main id="main" className="band-work">
+        {work}
+      </main>
+      <section className="band-readout" aria-label="Readout">
+        {readout}
+      </section>
+    </>
+  );
+}

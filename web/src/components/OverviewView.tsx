@@ -1,0 +1,230 @@
+'use client';
+
+import { practiceNames, practices, type Entry, type PracticeName } from '@holotonos/core';
+import Link from 'next/link';
+import { useId, useState } from 'react';
+import { Button, Form } from '@/client/bootstrap';
+import { useJob } from '@/client/JobContext';
+import { capital, momentText } from '@/client/words';
+import { entryWords } from './entryWords';
+import { Bands } from './JobShell';
+import { StateMark } from './StateMark';
+
+const pageOfLog = 40;
+
+function PracticeChange() {
+  const { state, write } = useJob();
+  const id = useId();
+  const [practice, setPractice] = useState<PracticeName>(state.practice);
+  const [reason, setReason] = useState('');
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (write('practice-change', { practice, reason })) setReason('');
+      }}
+    >
+      <Form.Label htmlFor={`${id}-practice`}>Practice</Form.Label>
+      <Form.Select id={`${id}-practice`} className="mb-1" value={practice} onChange={(event) => setPractice(event.target.value as PracticeName)}>
+        {practiceNames.map((name) => (
+          <option key={name} value={name}>
+            {practices[name].title}
+          </option>
+        ))}
+      </Form.Select>
+      <p className="soft mb-2">{practices[practice].holds}</p>
+      {practice !== state.practice && (
+        <>
+          <Form.Label htmlFor={`${id}-reason`}>Why change it? Limits and plan follow.</Form.Label>
+          <Form.Control id={`${id}-reason`} className="mb-2" value={reason} onChange={(event) => setReason(event.target.value)} />
+          <Button type="submit" disabled={reason.trim() === ''}>
+            Change the practice
+          </Button>
+        </>
+      )}
+    </form>
+  );
+}
+
+function NoteForm() {
+  const { write } = useJob();
+  const id = useId();
+  const [kind, setKind] = useState<'note' | 'decision'>('note');
+  const [text, setText] = useState('');
+  const [choice, setChoice] = useState('');
+  const [reason, setReason] = useState('');
+  const ready = text.trim() !== '' && (kind === 'note' || (choice.trim() !== '' && reason.trim() !== ''));
+  const submit = () => {
+    const written = kind === 'note' ? write('note', { text }) : write('decision', { question: text, choice, reason });
+    if (!written) return;
+    setText('');
+    setChoice('');
+    setReason('');
+  };
+  return (
+    <form
+      className="sheet"
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      <h2>Write in the logbook</h2>
+      <div className="d-flex gap-4 mb-2">
+        {(['note', 'decision'] as const).map((each) => (
+          <Form.Check key={each} id={`${id}-${each}`} type="radio" name={`${id}-kind`} label={capital(each)} checked={kind === each} onChange={() => setKind(each)} />
+        ))}
+      </div>
+      <Form.Label htmlFor={`${id}-text`}>{kind === 'note' ? 'Note' : 'What had to be decided'}</Form.Label>
+      <Form.Control id={`${id}-text`} as="textarea" rows={2} className="mb-2" value={text} onChange={(event) => setText(event.target.value)} />
+      {kind === 'decision' && (
+        <>
+          <Form.Label htmlFor={`${id}-choice`}>What was decided</Form.Label>
+          <Form.Control id={`${id}-choice`} className="mb-2" value={choice} onChange={(event) => setChoice(event.target.value)} />
+          <Form.Label htmlFor={`${id}-reason`}>Why</Form.Label>
+          <Form.Control id={`${id}-reason`} className="mb-2" value={reason} onChange={(event) => setReason(event.target.value)} />
+        </>
+      )}
+      <Button type="submit" disabled={!ready}>
+        Write it down
+      </Button>
+    </form>
+  );
+}
+
+/** The logbook, newest first; an entry can be struck, never taken out. */
+function Logbook() {
+  const { state, names, write } = useJob();
+  const id = useId();
+  const [shown, setShown] = useState(pageOfLog);
+  const [striking, setStriking] = useState<Entry | null>(null);
+  const [reason, setReason] = useState('');
+  const entries = state.entries.slice(-shown).reverse();
+  return (
+    <section aria-label="Logbook">
+      <h2>Logbook</h2>
+      <ol className="plan-list" reversed>
+        {entries.map((entry) => {
+          const struck = state.struck.has(entry.id);
+          return (
+            <li key={entry.id} className={`step-row${struck ? ' over' : ''}`}>
+              <div className="soft">
+                {momentText(entry.benchTime)}
+                <br />
+                {entry.author}
+              </div>
+              <div>
+                {struck ? <s>{entryWords(entry, names)}</s> : entryWords(entry, names)}
+                {struck && <span className="soft"> (struck)</span>}
+                {striking?.id === entry.id && (
+                  <form
+                    className="mt-2"
+                    onSubmit={(event) => {
+                      event.preventDefault();
+                      write('strike', { entry: entry.id, reason });
+                      setStriking(null);
+                      setReason('');
+                    }}
+                  >
+                    <Form.Label htmlFor={`${id}-strike`}>Why strike it? It stays readable.</Form.Label>
+                    <Form.Control id={`${id}-strike`} className="mb-2" value={reason} onChange={(event) => setReason(event.target.value)} autoFocus />
+                    <Button type="submit">Strike</Button>
+                  </form>
+                )}
+              </div>
+              {!struck && entry.kind !== 'strike' && entry.kind !== 'intake' && striking?.id !== entry.id ? (
+                <Button variant="quiet" onClick={() => setStriking(entry)} aria-label={`Strike: ${entryWords(entry, names)}`}>
+                  Strike
+                </Button>
+              ) : (
+                <span />
+              )}
+            </li>
+          );
+        })}
+      </ol>
+      {shown < state.entries.length && (
+        <Button variant="quiet" className="mt-2" onClick={() => setShown(shown + pageOfLog)}>
+          Show earlier entries
+        </Button>
+      )}
+    </section>
+  );
+}
+
+/** A job at a glance: what is next, what needs an answer, what the intake said, and the logbook. */
+export function OverviewView() {
+  const { ticket, state, judgement, plan } = useJob();
+  const { intake } = state;
+  const stale = [...judgement.pads.values(), ...judgement.rims.values()].filter((report) => report.state === 'stale').length;
+  const outside = [...judgement.pads.values(), ...judgement.rims.values()].filter((report) => report.state === 'outside').length;
+  const facts: [string, string | undefined][] = [
+    ['Owner', intake?.owner],
+    ['Serial', intake?.serial],
+    ['Material', [intake?.material, intake?.finish].filter(Boolean).join(', ')],
+    ['What is wrong', intake?.complaint],
+    ['Playing', intake?.playing],
+    ['Last padded', intake?.lastPadded],
+    ['May be changed', intake?.mayChange],
+    ['Test play', intake?.testPlay],
+  ];
+  return (
+    <Bands
+      work={
+        <div className="split">
+          <div>
+            <div className="sheet">
+              <h2>Where it stands</h2>
+              <ul className="mb-0">
+                <li>
+                  {judgement.suggestions.length > 0 ? (
+                    <Link href={`/jobs/${ticket}/findings`}>{judgement.suggestions.length} suggestions from the readings to answer</Link>
+                  ) : (
+                    'No suggestion waits for an answer'
+                  )}
+                </li>
+                <li>
+                  <StateMark state="outside" /> {outside} pads and rims; <StateMark state="stale" /> {stale}
+                </li>
+                <li>
+                  {plan.steps.filter(({ status }) => status === 'done' || status === 'skipped').length} of {plan.steps.length} steps behind us
+                </li>
+                {state.signOff && <li>Signed off by {state.signOff.author}</li>}
+              </ul>
+            </div>
+            <Logbook />
+          </div>
+          <div>
+            <div className="sheet">
+              <h2>Intake</h2>
+              <dl className="row mb-0">
+                {facts
+                  .filter(([, value]) => value)
+                  .map(([name, value]) => (
+                    <div key={name} className="d-flex">
+                      <dt className="col-4">{name}</dt>
+                      <dd className="col-8 mb-1">{value}</dd>
+                    </div>
+                  ))}
+              </dl>
+              <hr />
+              <PracticeChange key={state.practice} />
+            </div>
+            <NoteForm />
+          </div>
+        </div>
+      }
+      readout={
+        <div className="readout-plain">
+          <span className="soft">Next</span>
+          <span className="next">{state.signOff ? 'Signed off' : (plan.next?.title ?? 'Nothing can start now')}</span>
+          {plan.next && !state.signOff && (
+            <Link className="btn btn-primary" href={`/jobs/${ticket}/plan`}>
+              Open its card
+            </Link>
+          )}
+        </div>
+      }
+    />
+  );
+}

@@ -1,0 +1,229 @@
+'use client';
+
+import { jobRecord, printLength, printWithUncertainty, type JobRecord, type RecordFigure } from '@holotonos/core';
+import { useId, useMemo, useRef, useState } from 'react';
+import { useBench } from '@/client/BenchContext';
+import { Button, Form } from '@/client/bootstrap';
+import { useJob } from '@/client/JobContext';
+import { dayText, minutesText } from '@/client/words';
+import { Bands } from './JobShell';
+
+/** Takes readings from a CSV file, all or none. */
+function CsvImport() {
+  const { ticket } = useJob();
+  const { author } = useBench();
+  const id = useId();
+  const file = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<{ ok: boolean; lines: string[] } | null>(null);
+  const take = async (chosen: File) => {
+    try {
+      const response = await fetch(`/api/v1/jobs/${encodeURIComponent(ticket)}/readings?author=${encodeURIComponent(author)}`, { method: 'POST', body: chosen });
+      const body = (await response.json()) as { added?: number; known?: number; problems?: { path: string; message: string }[]; message?: string };
+      if (response.ok) setSaid({ ok: true, lines: [`${body.added} readings taken; ${body.known} were here already.`] });
+      else setSaid({ ok: false, lines: body.problems?.map(({ path, message }) => `${path}: ${message}`) ?? [body.message ?? 'It was refused.'] });
+    } catch {
+      setSaid({ ok: false, lines: ['The server does not answer. Try again in a moment.'] });
+    }
+    if (file.current) file.current.value = '';
+  };
+  return (
+    <div className="mt-3">
+      <Form.Label htmlFor={id}>Take readings from a CSV file</Form.Label>
+      <Form.Control id={id} ref={file} type="file" accept=".csv,text/csv" onChange={(event) => {
+        const chosen = (event.target as HTMLInputElement).files?.[0];
+        if (chosen) void take(chosen);
+      }} />
+      {said && (
+        <div role="alert" className={`say mt-2 ${said.ok ? 'sound' : 'fault'}`}>
+          {!said.ok && <strong>Nothing was taken.</strong>}
+          <ul className="mb-0">
+            {said.lines.slice(0, 20).map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+            {said.lines.length > 20 && <li>and {said.lines.length - 20} more</li>}
+          </ul>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function SignOff({ record }: { record: JobRecord }) {
+  const { write, plan } = useJob();
+  const id = useId();
+  const [summary, setSummary] = useState('');
+  const [cautionText, setCautionText] = useState(record.ownerCautions.join('\n'));
+  const [checkUp, setCheckUp] = useState('');
+  const open = plan.steps.filter(({ status }) => status === 'ready' || status === 'waiting' || status === 'started').length;
+  return (
+    <form
+      className="sheet no-print"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const ownerCautions = cautionText.split('\n').map((line) => line.trim()).filter(Boolean).slice(0, 20);
+        write('sign-off', { ownerCautions, ...(summary.trim() && { summary }), ...(checkUp && { checkUp }) });
+      }}
+    >
+      <h2>Sign off</h2>
+      {open > 0 && <p className="say attention">{open} {open === 1 ? 'step is' : 'steps are'} still open. Signing now records them as left.</p>}
+      <Form.Label htmlFor={`${id}-summary`}>In a few words</Form.Label>
+      <Form.Control id={`${id}-summary`} as="textarea" rows={2} className="mb-2" value={summary} onChange={(event) => setSummary(event.target.value)} />
+      <Form.Label htmlFor={`${id}-cautions`}>Cautions for the owner, one a line</Form.Label>
+      <Form.Control id={`${id}-cautions`} as="textarea" rows={4} className="mb-2" value={cautionText} onChange={(event) => setCautionText(event.target.value)} />
+      <Form.Label htmlFor={`${id}-check`}>Next check-up</Form.Label>
+      <Form.Control id={`${id}-check`} type="date" className="mb-3" value={checkUp} onChange={(event) => setCheckUp(event.target.value)} />
+      <Button type="submit">Sign the record</Button>
+    </form>
+  );
+}
+
+function Section({ title, empty, children }: { title: string; empty?: string | false; children: React.ReactNode }) {
+  return (
+    <section className="mb-3">
+      <h2>{title}</h2>
+      {empty ? <p className="soft">{empty}</p> : children}
+    </section>
+  );
+}
+
+/** The record that goes home with the instrument, and the ways out of here. */
+export function RecordView() {
+  const { ticket, state, type, now } = useJob();
+  const record = useMemo(() => jobRecord(state, type, now), [state, type, now]);
+  if (!record) return null;
+  const { unit } = state;
+  const figure = (value: RecordFigure | null) => (value ? printWithUncertainty(value.value, value.uncertainty, unit) : '–');
+  const { intake, signOff } = record;
+  const base = `/api/v1/jobs/${ticket}`;
+  return (
+    <Bands
+      work={
+        <div className="split">
+          <article className="sheet" aria-label="Record">
+            <h2>
+              {record.ticket}: {record.instrument}
+            </h2>
+            <p>
+              {[intake.maker, intake.model, intake.serial && `no. ${intake.serial}`, intake.made].filter(Boolean).join(', ')}
+              <br />
+              {intake.owner}. Taken in {dayText(record.openedAt)}. Practice: {record.practice.title}. {record.practice.holds}
+            </p>
+            <Section title="Found" empty={record.found.length === 0 && 'Nothing yet.'}>
+              <ul>
+                {record.found.map((finding) => (
+                  <li key={finding.finding}>
+                    {finding.title}, {finding.place}: <strong>{finding.statusWord}</strong>
+                    {finding.note && <span className="soft"> · {finding.note}</span>}
+                  </li>
+                ))}
+              </ul>
+            </Section>
+            <Section title="Done" empty={record.done.length === 0 && 'Nothing yet.'}>
+              <ul>
+                {record.done.map((step) => (
+                  <li key={`${step.operation} ${step.at}`}>
+                    {step.title} <span className="soft">{dayText(step.at)}, {step.by}, {minutesText(step.minutes)}{step.note && ` · ${step.note}`}{step.override && ` · done although it waited: ${step.override}`}</span>
+                  </li>
+                ))}
+              </ul>
+            </Section>
+            <Section title="Figures, before and after" empty={record.figures.length === 0 && 'Nothing was measured.'}>
+              <table className="figures">
+                <thead>
+                  <tr>
+                    <th scope="col">Measure</th>
+                    <th scope="col">Before</th>
+                    <th scope="col">After</th>
+                    <th scope="col">Limit</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {record.figures.map((row) => (
+                    <tr key={`${row.group} ${row.part}`}>
+                      <th scope="row">
+                        {row.group} of {row.place}, {row.what}
+                      </th>
+                      <td>{figure(row.before)}</td>
+                      <td>
+                        {figure(row.after)}
+                        {row.stale && <span className="soft"> (stale)</span>}
+                      </td>
+                      <td>{printLength(row.limit, unit)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </Section>
+            <Section title="Left, and why" empty={record.left.length === 0 && 'Nothing.'}>
+              <ul>
+                {record.left.map((item) => (
+                  <li key={`${item.what} ${item.why}`}>
+                    {item.what}. <span className="soft">{item.why}</span>
+                  </li>
+                ))}
+              </ul>
+            </Section>
+            <Section title="Decisions" empty={record.decisions.length === 0 && 'None written down.'}>
+              <ul>
+                {record.decisions.map((item) => (
+                  <li key={item.at + item.what}>
+                    {item.what} <span className="soft">{item.why} ({item.by}, {dayText(item.at)})</span>
+                  </li>
+                ))}
+              </ul>
+            </Section>
+            <Section title="Struck out" empty={record.struck.length === 0 && 'Nothing.'}>
+              <ul>
+                {record.struck.map((item) => (
+                  <li key={item.at + item.what}>
+                    <s>{item.what}</s> <span className="soft">{item.why}</span>
+                  </li>
+                ))}
+              </ul>
+            </Section>
+            <Section title="For the owner">
+              <ul>
+                {record.ownerCautions.map((caution) => (
+                  <li key={caution}>{caution}</li>
+                ))}
+              </ul>
+              <p className="mb-0">
+                Time: {minutesText(record.minutes)}.{' '}
+                {signOff ? `Signed by ${signOff.by}, ${dayText(signOff.at)}.${signOff.checkUp ? ` Next check-up ${dayText(signOff.checkUp)}.` : ''} ${signOff.summary}` : 'Not signed yet.'}
+              </p>
+            </Section>
+          </article>
+          <div>
+            {!signOff && <SignOff record={record} />}
+            <section className="sheet no-print" aria-label="Take it with you">
+              <h2>Take it with you</h2>
+              <p className="d-flex flex-wrap gap-2">
+                <a className="btn btn-primary" href={`${base}/record.pdf`}>
+                  Record as PDF
+                </a>
+                <a className="btn btn-quiet" href={`${base}/card.pdf`}>
+                  Bench card
+                </a>
+                <a className="btn btn-quiet" href={`${base}/export`}>
+                  Whole job as JSON
+                </a>
+                <a className="btn btn-quiet" href={`${base}/readings`}>
+                  Readings as CSV
+                </a>
+              </p>
+              <CsvImport />
+            </section>
+          </div>
+        </div>
+      }
+      readout={
+        <div className="readout-plain">
+          <span className="next">{signOff ? `Signed by ${signOff.by}` : 'Not signed yet'}</span>
+          <span className="soft">
+            {record.found.length} found · {record.done.length} done · {record.left.length} left
+          </span>
+        </div>
+      }
+    />
+  );
+}

@@ -1,0 +1,75 @@
+import { createRequire } from 'node:module';
+import { Document, Font, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
+import type { ReactNode } from 'react';
+
+const require = createRequire(import.meta.url);
+const face = (name: string) => require.resolve(`@fontsource/atkinson-hyperlegible-next/files/${name}`);
+
+let registered = false;
+
+/** Fonts are read from the shipped packages, once a process. */
+export function registerFonts(): void {
+  if (registered) return;
+  registered = true;
+  Font.register({
+    family: 'Atkinson',
+    fonts: [
+      { src: face('atkinson-hyperlegible-next-latin-400-normal.woff'), fontWeight: 400 },
+      { src: face('atkinson-hyperlegible-next-latin-700-normal.woff'), fontWeight: 700 },
+    ],
+  });
+  // Words of the trade are not broken at random.
+  Font.registerHyphenationCallback((word) => [word]);
+}
+
+export const styles = StyleSheet.create({
+  page: { fontFamily: 'Atkinson', fontSize: 10, color: '#241a17', padding: 42, paddingBottom: 56, lineHeight: 1.35 },
+  title: { fontSize: 17, fontWeight: 700, marginBottom: 2 },
+  soft: { color: '#4b4441' },
+  heading: { fontSize: 12, fontWeight: 700, marginTop: 10, marginBottom: 3, borderBottomWidth: 1, borderBottomColor: '#6d757a' },
+  row: { flexDirection: 'row', borderBottomWidth: 0.5, borderBottomColor: '#a9b0b5', paddingVertical: 2 },
+  item: { marginBottom: 2 },
+  footer: { position: 'absolute', bottom: 26, left: 42, right: 42, fontSize: 8.5, color: '#4b4441', flexDirection: 'row', justifyContent: 'space-between' },
+});
+
+/** A printed sheet of A4 with a footer that names the ticket and counts the pages. */
+export function Sheet({ title, ticket, children }: { title: string; ticket: string; children: ReactNode }) {
+  return (
+    <Document title={`${ticket} ${title}`} creator="Holotonos">
+      <Page size="A4" style={styles.page} wrap>
+        {children}
+        <View style={styles.footer} fixed>
+          <Text>
+            {ticket} · {title}
+          </Text>
+          <Text render={({ pageNumber, totalPages }) => `${pageNumber} of ${totalPages}`} />
+        </View>
+      </Page>
+    </Document>
+  );
+}
+
+export function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <View>
+      <Text style={styles.heading} minPresenceAhead={40}>
+        {title}
+      </Text>
+      {children}
+    </View>
+  );
+}
+
+/** Lines of a list; a line that stands alone when there is nothing to list. */
+export function Lines({ lines, empty }: { lines: readonly string[]; empty: string }) {
+  const shown = lines.length > 0 ? lines : [empty];
+  return (
+    <View>
+      {shown.map((line, i) => (
+        <Text key={i} style={styles.item} wrap={false}>
+          · {line}
+        </Text>
+      ))}
+    </View>
+  );
+}
