@@ -21,7 +21,8 @@ module.exports = {
       from: { path: '^core/src/([^/]+)/', pathNot: '\\.test\\.ts$' },
       to: {
         path: '^core/src/([^/]+)/.+',
-        pathNot: '^core/src/$1/|/index\\.ts$|\\.schema\\.ts$|/generated/|solvers/(contract|checks)\\.ts$|units/units\\.ts$',
+        pathNot:
+          '^core/src/$1/|/index\\.ts$|\\.schema\\.ts$|/generated/|solvers/(contract|checks)\\.ts$|units/units\\.ts$',
       },
     },
     {
@@ -36,7 +37,12 @@ module.exports = {
       from: { path: '^web/src/(components|client|workers)' },
       to: { path: '^store/|node_modules/(pg|drizzle-orm)/' },
     },
-    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true, pathNot: 'generated/' } },
   ],
   options: {
@@ -44,6 +50,10 @@ module.exports = {
     exclude: { path: '\\.next|generated/' },
     tsConfig: { fileName: 'tsconfig.json' },
     tsPreCompilationDeps: true,
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'], extensions: ['.ts', '.tsx', '.js', '.mjs', '.json'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.js', '.mjs', '.json'],
+    },
   },
 };

@@ -2,14 +2,27 @@ import next from 'eslint-config-next';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/node_modules/**', '**/.next/**', '.data/**', 'core/src/generated/**', '**/next-env.d.ts', 'store/migrations/**', '.dependency-cruiser.cjs'] },
+  {
+    ignores: [
+      '**/node_modules/**',
+      '**/.next/**',
+      '.data/**',
+      'core/src/generated/**',
+      '**/next-env.d.ts',
+      'store/migrations/**',
+      '.dependency-cruiser.cjs',
+    ],
+  },
   ...tseslint.configs.strict,
   ...next.map((config) => ({ ...config, files: config.files ?? ['web/**/*.{ts,tsx}'] })),
   { settings: { next: { rootDir: 'web' }, react: { version: '19' } } },
   {
     files: ['**/*.{ts,tsx}'],
     rules: {
-      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports', prefer: 'type-imports' }],
+      '@typescript-eslint/consistent-type-imports': [
+        'error',
+        { fixStyle: 'inline-type-imports', prefer: 'type-imports' },
+      ],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/no-invalid-void-type': 'off',
     },

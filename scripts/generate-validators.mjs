@@ -19,7 +19,8 @@ const standalone = standaloneModule.default ?? standaloneModule;
 function digest() {
   const hash = createHash('sha256').update(readFileSync(fileURLToPath(import.meta.url)));
   for (const file of readdirSync(core, { recursive: true }).sort()) {
-    if (/(schema|schemas|vocabulary|units|gauge|shelf\w*)\.ts$/.test(file)) hash.update(file).update(readFileSync(join(core, file)));
+    if (/(schema|schemas|vocabulary|units|gauge|shelf\w*)\.ts$/.test(file))
+      hash.update(file).update(readFileSync(join(core, file)));
   }
   return hash.digest('hex');
 }

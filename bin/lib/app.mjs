@@ -14,7 +14,11 @@ function sourceDigest() {
   const hash = createHash('sha256');
   const walk = (folder) => {
     for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
-      if (['node_modules', '.next', 'e2e', 'generated', 'next-env.d.ts'].includes(entry.name) || /\.(test\.tsx?|tsbuildinfo)$/.test(entry.name)) continue;
+      if (
+        ['node_modules', '.next', 'e2e', 'generated', 'next-env.d.ts'].includes(entry.name) ||
+        /\.(test\.tsx?|tsbuildinfo)$/.test(entry.name)
+      )
+        continue;
       const path = join(folder, entry.name);
       if (entry.isDirectory()) walk(path);
       else hash.update(path.slice(root.length)).update(readFileSync(path));

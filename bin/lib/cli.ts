@@ -11,9 +11,15 @@ bin/holotonos schema NAME           JSON Schema of what goes in and comes out
 
 Exit: 0 solved, 2 bad input or unknown name, 3 no answer.`;
 
-const exitCodes: Record<SolverResult['status'], number> = { 'solved': 0, 'invalid-input': 2, 'unknown-solver': 2, 'unsolvable': 3 };
+const exitCodes: Record<SolverResult['status'], number> = {
+  'solved': 0,
+  'invalid-input': 2,
+  'unknown-solver': 2,
+  'unsolvable': 3,
+};
 
-const document = (result: SolverResult): string => JSON.stringify(result.status === 'solved' ? result.output : errorDocument(result));
+const document = (result: SolverResult): string =>
+  JSON.stringify(result.status === 'solved' ? result.output : errorDocument(result));
 
 /** Writes and waits while the reader is behind, so that a slow reader costs no memory. */
 async function write(text: string): Promise<void> {
@@ -37,7 +43,11 @@ async function solveLines(name: string, file: string): Promise<number> {
 }
 
 async function solve(args: string[]): Promise<number> {
-  const { values, positionals } = parseArgs({ args, allowPositionals: true, options: { list: { type: 'boolean' }, lines: { type: 'boolean' } } });
+  const { values, positionals } = parseArgs({
+    args,
+    allowPositionals: true,
+    options: { list: { type: 'boolean' }, lines: { type: 'boolean' } },
+  });
   if (values.list) {
     await write(`${[...solvers.keys()].join('\n')}\n`);
     return 0;

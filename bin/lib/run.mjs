@@ -6,7 +6,8 @@ export class Plain extends Error {}
 /** Runs a command to its end and returns its output; throws Plain with `failure` and the last lines when it fails. */
 export function run(command, args, { failure, ...options } = {}) {
   const done = spawnSync(command, args, { encoding: 'utf8', maxBuffer: 64 * 1024 * 1024, ...options });
-  if (done.error?.code === 'ENOENT') throw new Plain(`${failure ?? 'A program is missing'}: ${command} is not installed.`);
+  if (done.error?.code === 'ENOENT')
+    throw new Plain(`${failure ?? 'A program is missing'}: ${command} is not installed.`);
   if (done.status !== 0) {
     const output = `${done.stdout ?? ''}${done.stderr ?? ''}${done.error?.message ?? ''}`;
     if (/ENOSPC|No space left on device/i.test(output)) {

@@ -90,7 +90,13 @@ export async function jobState(db: Database, jobId: string): Promise<JobState> {
 export const jobInstrument = (state: JobState): InstrumentType | null =>
   state.intake && instrumentType(state.intake.instrumentType);
 
-async function insertEntry(db: Database, jobId: string, seq: number, entry: NewEntry, receivedAt?: string): Promise<Entry> {
+async function insertEntry(
+  db: Database,
+  jobId: string,
+  seq: number,
+  entry: NewEntry,
+  receivedAt?: string,
+): Promise<Entry> {
   const { id, kind, body, author, benchTime } = entry;
   const values = { jobId, seq, id, kind, body, author, benchTime, ...(receivedAt !== undefined && { receivedAt }) };
   const [row] = await db.insert(entries).values(values).returning();
@@ -115,7 +121,10 @@ export async function appendEntry(db: Database, ticket: string, entry: NewEntry)
       .from(entries)
       .where(and(eq(entries.jobId, job.id), eq(entries.id, entry.id)));
     if (known) return answerKnown(entry, toEntry(known));
-    const state = foldEntries(folded.get(job.id) ?? emptyJobState, await jobEntries(tx, job.id, folded.get(job.id)?.seq ?? 0));
+    const state = foldEntries(
+      folded.get(job.id) ?? emptyJobState,
+      await jobEntries(tx, job.id, folded.get(job.id)?.seq ?? 0),
+    );
     const unfit = misfits(state, entry, partsOf(jobInstrument(state)));
     if (unfit.length > 0) return { status: 'refused', problems: unfit };
     return { status: 'stored', entry: await insertEntry(tx, job.id, state.seq + 1, entry), known: false };
@@ -148,7 +157,11 @@ export async function openJob(db: Database, entry: NewEntry): Promise<Opened> {
 }
 
 /** A whole logbook laid down at once, or nothing at all. */
-export async function importJob(db: Database, ticket: string, list: readonly Entry[]): Promise<'imported' | 'ticket-taken'> {
+export async function importJob(
+  db: Database,
+  ticket: string,
+  list: readonly Entry[],
+): Promise<'imported' | 'ticket-taken'> {
   try {
     await db.transaction(async (tx) => {
       const [job] = await tx.insert(jobs).values({ ticket }).returning();
@@ -174,8 +187,14 @@ export async function importJob(db: Database, ticket: string, list: readonly Ent
 }
 
 /** Several entries at the end of one job's logbook, all or none. Entries already there are passed over. */
-export async function appendAll(db: Database, ticket: string, list: readonly NewEntry[]): Promise<Exclude<Appended, { status: 'stored' }> | { status: 'stored'; added: number }> {
-  const problems = list.flatMap((entry, i) => entryProblems(entry).map(({ path, message }) => ({ path: `/${i}${path}`, message })));
+export async function appendAll(
+  db: Database,
+  ticket: string,
+  list: readonly NewEntry[],
+): Promise<Exclude<Appended, { status: 'stored' }> | { status: 'stored'; added: number }> {
+  const problems = list.flatMap((entry, i) =>
+    entryProblems(entry).map(({ path, message }) => ({ path: `/${i}${path}`, message })),
+  );
   if (problems.length > 0) return { status: 'refused', problems };
   const job = await jobByTicket(db, ticket);
   if (!job) return { status: 'no-job' };
@@ -184,9 +203,19 @@ export async function appendAll(db: Database, ticket: string, list: readonly New
     const state = foldEntries(emptyJobState, await jobEntries(tx, job.id));
     const fresh = list.filter(({ id }) => !state.byId.has(id));
     const parts = partsOf(jobInstrument(state));
-    const unfit = fresh.flatMap((entry, i) => misfits(state, entry, parts).map(({ path, message }) => ({ path: `/${i}${path}`, message })));
+    const unfit = fresh.flatMap((entry, i) =>
+      misfits(state, entry, parts).map(({ path, message }) => ({ path: `/${i}${path}`, message })),
+    );
     if (unfit.length > 0) return { status: 'refused', problems: unfit } as const;
-    const rows = fresh.map(({ id, kind, body, author, benchTime }, i) => ({ jobId: job.id, seq: state.seq + 1 + i, id, kind, body, author, benchTime }));
+    const rows = fresh.map(({ id, kind, body, author, benchTime }, i) => ({
+      jobId: job.id,
+      seq: state.seq + 1 + i,
+      id,
+      kind,
+      body,
+      author,
+      benchTime,
+    }));
     const batch = 1000;
     for (let at = 0; at < rows.length; at += batch) await tx.insert(entries).values(rows.slice(at, at + batch));
     return { status: 'stored', added: rows.length } as const;
@@ -195,7 +224,11 @@ export async function appendAll(db: Database, ticket: string, list: readonly New
 
 /** The newest jobs, at most `limit`. */
 export async function listJobs(db: Database, limit = 100): Promise<JobRow[]> {
-  return db.select({ id: jobs.id, ticket: jobs.ticket }).from(jobs).orderBy(desc(jobs.openedAt), asc(jobs.ticket)).limit(limit);
+  return db
+    .select({ id: jobs.id, ticket: jobs.ticket })
+    .from(jobs)
+    .orderBy(desc(jobs.openedAt), asc(jobs.ticket))
+    .limit(limit);
 }
 
 /** True when no job has been opened yet. */

@@ -33,7 +33,22 @@ export function readingsToCsv(state: JobState): string {
     const { point, value, typed, gauge } = entry.body;
     const { group, part, measure, clock } = point;
     return [
-      [entry.id, entry.benchTime, entry.author, group, part, measure, clock, value, typed, gauge.id, gauge.name, gauge.resolution, gauge.maxPermissibleError, staleBy.get(entry.id) ?? ''],
+      [
+        entry.id,
+        entry.benchTime,
+        entry.author,
+        group,
+        part,
+        measure,
+        clock,
+        value,
+        typed,
+        gauge.id,
+        gauge.name,
+        gauge.resolution,
+        gauge.maxPermissibleError,
+        staleBy.get(entry.id) ?? '',
+      ],
     ];
   });
   return stringify([[...columns], ...rows], { record_delimiter: 'windows', escape_formulas: false });
@@ -43,7 +58,15 @@ export type ReadCsv = { ok: true; entries: NewEntry[] } | { ok: false; problems:
 
 /** Rows a single file may hold. */
 const mostRows = 50_000;
-const needed = ['group', 'part', 'measure', 'clock (deg)', 'gauge', 'gauge resolution (mm)', 'gauge max error (mm)'] as const;
+const needed = [
+  'group',
+  'part',
+  'measure',
+  'clock (deg)',
+  'gauge',
+  'gauge resolution (mm)',
+  'gauge max error (mm)',
+] as const;
 
 const valueHeader = /^value \((mm|in|thou)\)$/;
 
@@ -62,10 +85,14 @@ export function readingsFromCsv(text: string, author: string, now: string, mintI
   }
   const [header = [], ...body] = rows;
   const place = new Map(header.map((name, i) => [name.trim().toLowerCase(), i]));
-  const problems: Problem[] = needed.filter((name) => !place.has(name)).map((name) => ({ path: 'line 1', message: `the column “${name}” is missing` }));
+  const problems: Problem[] = needed
+    .filter((name) => !place.has(name))
+    .map((name) => ({ path: 'line 1', message: `the column “${name}” is missing` }));
   const valueColumn = [...place.keys()].find((name) => valueHeader.test(name));
-  if (valueColumn === undefined) problems.push({ path: 'line 1', message: 'the column “value (mm)”, “value (in)” or “value (thou)” is missing' });
-  if (body.length > mostRows) problems.push({ path: '', message: `holds ${body.length} rows; at most ${mostRows} are taken at once` });
+  if (valueColumn === undefined)
+    problems.push({ path: 'line 1', message: 'the column “value (mm)”, “value (in)” or “value (thou)” is missing' });
+  if (body.length > mostRows)
+    problems.push({ path: '', message: `holds ${body.length} rows; at most ${mostRows} are taken at once` });
   if (problems.length > 0 || valueColumn === undefined) return { ok: false, problems };
   const perUnit = mmPerUnit[(valueHeader.exec(valueColumn)?.[1] ?? 'mm') as LengthUnit];
 
@@ -80,7 +107,8 @@ export function readingsFromCsv(text: string, author: string, now: string, mintI
     const figure = (name: string) => {
       const written = cell(name);
       const number = Number(written);
-      if (written === '' || !Number.isFinite(number)) problems.push({ path: `line ${line}, column “${name}”`, message: `“${written}” is not a figure` });
+      if (written === '' || !Number.isFinite(number))
+        problems.push({ path: `line ${line}, column “${name}”`, message: `“${written}” is not a figure` });
       return number;
     };
     const value = figure(valueColumn) * perUnit;
@@ -91,7 +119,12 @@ export function readingsFromCsv(text: string, author: string, now: string, mintI
       author: cell('author') || author,
       benchTime: cell('bench time') || now,
       body: {
-        point: { group: cell('group') as 'pad', part: cell('part'), measure: cell('measure') as 'gap', clock: figure('clock (deg)') },
+        point: {
+          group: cell('group') as 'pad',
+          part: cell('part'),
+          measure: cell('measure') as 'gap',
+          clock: figure('clock (deg)'),
+        },
         value,
         typed,
         gauge: {

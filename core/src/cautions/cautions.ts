@@ -7,7 +7,8 @@ export const cautions = {
   solder: 'Old solder may hold lead or cadmium: use extraction, wash hands, no eating at the bench.',
   solvent: 'Lacquer, solvent and penetrating oil: ventilate, no flame near, gloves, follow the waste rules.',
   adhesive: 'Two-part and instant adhesives: keep off skin and eyes, mind the fumes.',
-  buffing: 'Buffing wheel: eye protection, no gloves or loose clothing, hold the work below centre, keep clear of springs.',
+  buffing:
+    'Buffing wheel: eye protection, no gloves or loose clothing, hold the work below centre, keep clear of springs.',
   cutter: 'Rotary cutters and lathe: eye protection, no loose sleeves, work held fast, let it stop by itself.',
   dust: 'Dust of dense woods, bone, shell, old felt and plating: extraction and a mask; several of them sensitise.',
   leakLight: 'Use the leak tester, not your lungs. Never suck or blow through an instrument that has not been cleaned.',

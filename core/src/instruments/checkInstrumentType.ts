@@ -6,7 +6,13 @@ export function instrumentTypeProblems(type: InstrumentType): Problem[] {
   const problems: Problem[] = [];
   const say = (path: string, message: string) => problems.push({ path, message });
   const sections = new Map(type.sections.map((section) => [section.id, section]));
-  const ids = { holes: new Set<string>(), rods: new Set<string>(), keys: new Set<string>(), posts: new Set<string>(), sections: new Set<string>() };
+  const ids = {
+    holes: new Set<string>(),
+    rods: new Set<string>(),
+    keys: new Set<string>(),
+    posts: new Set<string>(),
+    sections: new Set<string>(),
+  };
   for (const list of ['sections', 'holes', 'rods', 'keys', 'posts'] as const) {
     type[list].forEach(({ id }, i) => {
       if (ids[list].has(id)) say(`/${list}/${i}/id`, `“${id}” stands twice in ${list}`);
@@ -19,7 +25,8 @@ export function instrumentTypeProblems(type: InstrumentType): Problem[] {
     else if (at > found.length) say(path, `lies ${at} mm along ${found.name}, which is ${found.length} mm long`);
   };
   type.sections.forEach(({ bore, length }, i) => {
-    if (bore.some(({ at }, k) => k > 0 && at <= (bore[k - 1]?.at ?? 0))) say(`/sections/${i}/bore`, 'must run down the section');
+    if (bore.some(({ at }, k) => k > 0 && at <= (bore[k - 1]?.at ?? 0)))
+      say(`/sections/${i}/bore`, 'must run down the section');
     if ((bore.at(-1)?.at ?? 0) > length) say(`/sections/${i}/bore`, `runs past the section's ${length} mm`);
   });
   type.holes.forEach(({ section, at }, i) => onSection(`/holes/${i}`, section, at));
@@ -30,7 +37,8 @@ export function instrumentTypeProblems(type: InstrumentType): Problem[] {
   type.rods.forEach(({ id, section, from, to }, i) => {
     onSection(`/rods/${i}`, section, to);
     if (from >= to) say(`/rods/${i}/from`, 'must lie above the other end');
-    if (type.posts.filter(({ rod }) => rod === id).length < 2) say(`/rods/${i}`, `“${id}” needs two posts to run between`);
+    if (type.posts.filter(({ rod }) => rod === id).length < 2)
+      say(`/rods/${i}`, `“${id}” needs two posts to run between`);
   });
   type.keys.forEach(({ rod }, i) => {
     if (!ids.rods.has(rod)) say(`/keys/${i}/rod`, `there is no rod “${rod}”`);
@@ -39,7 +47,8 @@ export function instrumentTypeProblems(type: InstrumentType): Problem[] {
   type.pads.forEach(({ hole, key, diameter, axisDistance }, i) => {
     const covered = holes.get(hole);
     if (!covered) say(`/pads/${i}/hole`, `a pad without a hole: there is no hole “${hole}”`);
-    else if (diameter <= covered.diameter) say(`/pads/${i}/diameter`, `must be wider than its hole (${covered.diameter} mm)`);
+    else if (diameter <= covered.diameter)
+      say(`/pads/${i}/diameter`, `must be wider than its hole (${covered.diameter} mm)`);
     if (!ids.keys.has(key)) say(`/pads/${i}/key`, `there is no key “${key}”`);
     if (axisDistance <= diameter / 2) say(`/pads/${i}/axisDistance`, 'puts the hinge inside the pad');
   });

@@ -4,10 +4,18 @@ import { families } from '../vocabulary';
 const id = { type: 'string', pattern: '^[a-z0-9-]+$', maxLength: 60 } as const;
 const name = { type: 'string', minLength: 1, maxLength: 80 } as const;
 const size = { type: 'number', exclusiveMinimum: 0, maximum: 5000 } as const;
-const along = { type: 'number', minimum: 0, maximum: 5000, description: 'mm from the upper end of the section' } as const;
+const along = {
+  type: 'number',
+  minimum: 0,
+  maximum: 5000,
+  description: 'mm from the upper end of the section',
+} as const;
 const clock = { type: 'number', minimum: 0, exclusiveMaximum: 360 } as const;
 
-const list = <const T extends Record<string, unknown>, const R extends readonly (keyof T & string)[]>(properties: T, required: R) =>
+const list = <const T extends Record<string, unknown>, const R extends readonly (keyof T & string)[]>(
+  properties: T,
+  required: R,
+) =>
   ({
     type: 'array',
     maxItems: 400,
@@ -50,7 +58,16 @@ export const instrumentTypeSchema = {
       minItems: 1,
     },
     holes: list(
-      { id, name, section: id, at: along, clock, diameter: size, chimney: size, rim: { enum: ['drawn', 'soldered', 'cut', 'raised'] } },
+      {
+        id,
+        name,
+        section: id,
+        at: along,
+        clock,
+        diameter: size,
+        chimney: size,
+        rim: { enum: ['drawn', 'soldered', 'cut', 'raised'] },
+      },
       ['id', 'name', 'section', 'at', 'clock', 'diameter', 'chimney', 'rim'],
     ),
     rods: list({ id, name, section: id, from: along, to: along, clock, diameter: size }, [
@@ -65,7 +82,14 @@ export const instrumentTypeSchema = {
     posts: list({ id, name, section: id, at: along, clock, rod: id }, ['id', 'name', 'section', 'at', 'clock', 'rod']),
     keys: list({ id, name, rod: id, rest: { enum: ['open', 'closed'] } }, ['id', 'name', 'rod', 'rest']),
     pads: list(
-      { hole: id, key: id, diameter: size, axisDistance: size, hold: { enum: ['adhesive', 'screw', 'grommet'] }, stack: id },
+      {
+        hole: id,
+        key: id,
+        diameter: size,
+        axisDistance: size,
+        hold: { enum: ['adhesive', 'screw', 'grommet'] },
+        stack: id,
+      },
       ['hole', 'key', 'diameter', 'axisDistance', 'hold'],
     ),
   },

@@ -14,4 +14,5 @@ const byId = new Map(shippedTypes.map((type) => [type.id, type]));
 export const instrumentType = (id: string): InstrumentType | null => byId.get(id) ?? null;
 
 /** The shipped types of a family. */
-export const typesOfFamily = (family: Family): InstrumentType[] => shippedTypes.filter((type) => type.family === family);
+export const typesOfFamily = (family: Family): InstrumentType[] =>
+  shippedTypes.filter((type) => type.family === family);

@@ -3,7 +3,10 @@ import type { InstrumentType } from './instrumentType.schema';
 /** What a technician calls each part of the instrument, by id. `instrument` is the whole of it. */
 export function partNames(type: InstrumentType): ReadonlyMap<string, string> {
   const lists = [type.keys, type.posts, type.rods, type.holes, type.sections];
-  return new Map([['instrument', 'whole instrument'], ...lists.flatMap((list) => list.map(({ id, name }) => [id, name] as const))]);
+  return new Map([
+    ['instrument', 'whole instrument'],
+    ...lists.flatMap((list) => list.map(({ id, name }) => [id, name] as const)),
+  ]);
 }
 
 /** Where each section starts on one line from the upper end down, with a gap between sections, mm. */

@@ -32,7 +32,12 @@ export interface PadReport {
   newestSeq: number;
 }
 
-export const padPoint = (part: string, clock: number): MeasuringPoint => ({ group: 'pad', part, measure: 'gap', clock });
+export const padPoint = (part: string, clock: number): MeasuringPoint => ({
+  group: 'pad',
+  part,
+  measure: 'gap',
+  clock,
+});
 
 function judge(reading: PointReading, limit: number): JudgedPoint {
   if (reading.fresh.length === 0) {

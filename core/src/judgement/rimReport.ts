@@ -37,7 +37,12 @@ export interface RimReport {
   residualsAt: (clocks: readonly number[]) => { clock: number; residual: number }[] | null;
 }
 
-export const heightPoint = (part: string, clock: number): MeasuringPoint => ({ group: 'rim', part, measure: 'height', clock });
+export const heightPoint = (part: string, clock: number): MeasuringPoint => ({
+  group: 'rim',
+  part,
+  measure: 'height',
+  clock,
+});
 export const diameterPoint = (part: string, clock: number): MeasuringPoint => ({
   group: 'rim',
   part,
@@ -63,7 +68,12 @@ const freshness = (reading: PointReading): MeasureState => {
 export type RimAnswers = (input: RimInput) => RimOutput | null;
 
 /** A rim as its readings show it now, or null when the instrument has no such hole. */
-export function rimReport(state: JobState, type: InstrumentType, part: string, rimOf: RimAnswers = solveRim): RimReport | null {
+export function rimReport(
+  state: JobState,
+  type: InstrumentType,
+  part: string,
+  rimOf: RimAnswers = solveRim,
+): RimReport | null {
   const hole = type.holes.find(({ id }) => id === part);
   if (!hole) return null;
   const limits = rimLimits(type.family, state.practice, hole.diameter);

@@ -90,7 +90,10 @@ export function suggestFromRim(report: RimReport): Suggestion[] {
       key: `rim-warped:${part}`,
       kind: 'rim-warped',
       severity: severityOf(Math.max(rim.flatness / limits.flatness, rim.tilt / limits.tilt), 1),
-      cause: low.length > 0 ? `The rim is low at ${low.join(' and ')}.` : `The rim is not level: high at ${clockText(rim.highClock)}.`,
+      cause:
+        low.length > 0
+          ? `The rim is low at ${low.join(' and ')}.`
+          : `The rim is not level: high at ${clockText(rim.highClock)}.`,
       remedy: {
         'none': 'Level the rim over a plug; it is flat but tilted, so look at the body beneath it first.',
         'dress': `Dress the high spots over a centring plug: ${hundredths(rim.levelling.removal)} to come off.`,
@@ -124,7 +127,11 @@ function answered(findings: Iterable<FindingState>, suggestion: Suggestion, seqO
 }
 
 /** Suggestions that still wait for an answer, deepest cause first, one for each kind and part. */
-export function openSuggestions(state: JobState, type: InstrumentType, suggestions: readonly Suggestion[]): Suggestion[] {
+export function openSuggestions(
+  state: JobState,
+  type: InstrumentType,
+  suggestions: readonly Suggestion[],
+): Suggestion[] {
   const seqOf = (entry: string) => state.byId.get(entry)?.seq ?? 0;
   const byKey = new Map<string, Suggestion>();
   for (const suggestion of suggestions) if (!byKey.has(suggestion.key)) byKey.set(suggestion.key, suggestion);

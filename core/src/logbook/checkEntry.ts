@@ -40,8 +40,10 @@ export function misfits(state: JobState, entry: NewEntry, knownParts: ReadonlySe
     case 'strike': {
       const target = state.byId.get(entry.body.entry);
       if (!target) return [{ path: '/body/entry', message: 'is not an entry of this job' }];
-      if (target.kind === 'strike') return [{ path: '/body/entry', message: 'is itself a strike: make the entry again instead' }];
-      if (target.kind === 'intake') return [{ path: '/body/entry', message: 'the intake is corrected by a new intake entry, not struck' }];
+      if (target.kind === 'strike')
+        return [{ path: '/body/entry', message: 'is itself a strike: make the entry again instead' }];
+      if (target.kind === 'intake')
+        return [{ path: '/body/entry', message: 'the intake is corrected by a new intake entry, not struck' }];
       return [];
     }
     case 'reading':

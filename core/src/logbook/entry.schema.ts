@@ -35,7 +35,7 @@ const point = {
 
 /** The body of each kind of entry. One place; the server, the browser and the import all validate against these. */
 export const entryBodies = {
-  intake: {
+  'intake': {
     type: 'object',
     properties: {
       ticket: { type: 'string', pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}$' },
@@ -64,7 +64,7 @@ export const entryBodies = {
     required: ['ticket', 'owner', 'instrumentType', 'family', 'practice', 'scope', 'unit'],
     additionalProperties: false,
   },
-  reading: {
+  'reading': {
     type: 'object',
     properties: {
       point,
@@ -75,7 +75,7 @@ export const entryBodies = {
     required: ['point', 'value', 'typed', 'gauge'],
     additionalProperties: false,
   },
-  finding: {
+  'finding': {
     type: 'object',
     properties: {
       finding: { ...uuid, description: 'stays the same through the history of one finding' },
@@ -122,13 +122,13 @@ export const entryBodies = {
     required: ['operation', 'title', 'reason', 'leaves'],
     additionalProperties: false,
   },
-  note: {
+  'note': {
     type: 'object',
     properties: { text: text(4000), part: freeText(60) },
     required: ['text'],
     additionalProperties: false,
   },
-  decision: {
+  'decision': {
     type: 'object',
     properties: { question: text(400), choice: text(1000), reason: text(2000) },
     required: ['question', 'choice', 'reason'],
@@ -140,7 +140,7 @@ export const entryBodies = {
     required: ['practice', 'reason'],
     additionalProperties: false,
   },
-  time: {
+  'time': {
     type: 'object',
     properties: { minutes, what: text(400), operation: freeText(120) },
     required: ['minutes', 'what'],
@@ -156,7 +156,7 @@ export const entryBodies = {
     required: ['ownerCautions'],
     additionalProperties: false,
   },
-  strike: {
+  'strike': {
     type: 'object',
     properties: { entry: uuid, reason: freeText(400) },
     required: ['entry'],
@@ -165,8 +165,21 @@ export const entryBodies = {
 } as const satisfies Record<string, JSONSchema>;
 
 export type EntryKind = keyof typeof entryBodies;
-/** Worked out kind by kind, so that a generic kind stays a cheap look-up for the compiler. */
-type EntryBodies = { [K in EntryKind]: FromSchema<(typeof entryBodies)[K]> };
+/** Named one by one: as a mapped type the compiler spells out every combination of every kind. */
+interface EntryBodies {
+  'intake': FromSchema<(typeof entryBodies)['intake']>;
+  'reading': FromSchema<(typeof entryBodies)['reading']>;
+  'finding': FromSchema<(typeof entryBodies)['finding']>;
+  'operation-started': FromSchema<(typeof entryBodies)['operation-started']>;
+  'operation-done': FromSchema<(typeof entryBodies)['operation-done']>;
+  'operation-skipped': FromSchema<(typeof entryBodies)['operation-skipped']>;
+  'note': FromSchema<(typeof entryBodies)['note']>;
+  'decision': FromSchema<(typeof entryBodies)['decision']>;
+  'practice-change': FromSchema<(typeof entryBodies)['practice-change']>;
+  'time': FromSchema<(typeof entryBodies)['time']>;
+  'sign-off': FromSchema<(typeof entryBodies)['sign-off']>;
+  'strike': FromSchema<(typeof entryBodies)['strike']>;
+}
 export type EntryBody<K extends EntryKind> = EntryBodies[K];
 export const entryKinds = Object.keys(entryBodies) as EntryKind[];
 

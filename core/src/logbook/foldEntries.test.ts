@@ -28,7 +28,12 @@ const intake = (seq: number) =>
     unit: 'mm',
   });
 const reading = (seq: number, part: string, clock = 0, value = 0.05, group: 'pad' | 'rim' = 'pad') =>
-  at(seq, 'reading', { point: { group, part, measure: group === 'pad' ? 'gap' : 'height', clock }, value, typed: String(value), gauge });
+  at(seq, 'reading', {
+    point: { group, part, measure: group === 'pad' ? 'gap' : 'height', clock },
+    value,
+    typed: String(value),
+    gauge,
+  });
 const done = (seq: number, disturbs: string[], cures: string[] = []) =>
   at(seq, 'operation-done', { operation: `op-${seq}`, title: `Step ${seq}`, minutes: 5, disturbs, cures });
 const strike = (seq: number, target: number) => at(seq, 'strike', { entry: uuid(target) });
@@ -37,7 +42,18 @@ const strike = (seq: number, target: number) => at(seq, 'strike', { entry: uuid(
 const logbook = fc
   .array(
     fc.record({
-      kind: fc.constantFrom('reading', 'reading', 'reading', 'finding', 'done', 'skipped', 'strike', 'practice', 'note', 'sign-off'),
+      kind: fc.constantFrom(
+        'reading',
+        'reading',
+        'reading',
+        'finding',
+        'done',
+        'skipped',
+        'strike',
+        'practice',
+        'note',
+        'sign-off',
+      ),
       part: fc.constantFrom(...parts),
       pick: fc.nat(60),
       wide: fc.boolean(),
@@ -52,11 +68,22 @@ const logbook = fc
         case 'reading':
           return reading(seq, part, (pick % 8) * 45, pick / 100, wide ? 'pad' : 'rim');
         case 'finding':
-          return at(seq, 'finding', { finding: uuid(9000 + (pick % 4)), kind: 'pad-leaking', part, severity: 2, status: 'confirmed' });
+          return at(seq, 'finding', {
+            finding: uuid(9000 + (pick % 4)),
+            kind: 'pad-leaking',
+            part,
+            severity: 2,
+            status: 'confirmed',
+          });
         case 'done':
           return done(seq, [wide ? 'pad:*' : `rim:${part}`], [uuid(9000 + (pick % 4))]);
         case 'skipped':
-          return at(seq, 'operation-skipped', { operation: `op-${pick}`, title: 'Step', reason: 'no time', leaves: [uuid(9000 + (pick % 4))] });
+          return at(seq, 'operation-skipped', {
+            operation: `op-${pick}`,
+            title: 'Step',
+            reason: 'no time',
+            leaves: [uuid(9000 + (pick % 4))],
+          });
         case 'strike':
           // May name an entry that comes later, another strike, itself, or nothing at all.
           return strike(seq, pick + 1);
@@ -117,8 +144,17 @@ describe('foldEntries', () => {
 describe('staleness', () => {
   const key = pointKey({ group: 'pad', part: 'g', measure: 'gap', clock: 0 });
   test('a done operation makes stale what it disturbs, and nothing else', () => {
-    const state = foldJob([intake(1), reading(2, 'g'), reading(3, 'low-e'), reading(4, 'g', 0, 0.1, 'rim'), done(5, ['pad:g']), reading(6, 'g')]);
-    const stale = [...state.points.values()].flatMap(({ readings }) => readings.map(({ seq, stale: by }) => [seq, by?.title ?? null]));
+    const state = foldJob([
+      intake(1),
+      reading(2, 'g'),
+      reading(3, 'low-e'),
+      reading(4, 'g', 0, 0.1, 'rim'),
+      done(5, ['pad:g']),
+      reading(6, 'g'),
+    ]);
+    const stale = [...state.points.values()].flatMap(({ readings }) =>
+      readings.map(({ seq, stale: by }) => [seq, by?.title ?? null]),
+    );
     expect(stale).toEqual([
       [2, 'Step 5'],
       [6, null],
@@ -132,10 +168,28 @@ describe('staleness', () => {
     expect(foldJob([...entries, strike(4, 2)]).points.has(key)).toBe(false);
   });
   test('a finding is cured by what was done and left as a stop-gap by what was skipped', () => {
-    const finding = at(2, 'finding', { finding: uuid(9000), kind: 'pad-worn', part: 'g', severity: 1, status: 'confirmed', note: 'torn' });
-    expect(foldJob([intake(1), finding, done(3, [], [uuid(9000)])]).findings.get(uuid(9000))).toMatchObject({ status: 'cured', note: 'torn' });
-    const skipped = at(3, 'operation-skipped', { operation: 'x', title: 'x', reason: 'no stock', leaves: [uuid(9000)] });
-    expect(foldJob([intake(1), finding, skipped]).findings.get(uuid(9000))).toMatchObject({ status: 'stop-gap', reason: 'no stock' });
+    const finding = at(2, 'finding', {
+      finding: uuid(9000),
+      kind: 'pad-worn',
+      part: 'g',
+      severity: 1,
+      status: 'confirmed',
+      note: 'torn',
+    });
+    expect(foldJob([intake(1), finding, done(3, [], [uuid(9000)])]).findings.get(uuid(9000))).toMatchObject({
+      status: 'cured',
+      note: 'torn',
+    });
+    const skipped = at(3, 'operation-skipped', {
+      operation: 'x',
+      title: 'x',
+      reason: 'no stock',
+      leaves: [uuid(9000)],
+    });
+    expect(foldJob([intake(1), finding, skipped]).findings.get(uuid(9000))).toMatchObject({
+      status: 'stop-gap',
+      reason: 'no stock',
+    });
   });
 });
 

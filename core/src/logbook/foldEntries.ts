@@ -63,7 +63,13 @@ function disturb(draft: Draft, entry: EntryOf<'operation-done'>): void {
   }
 }
 
-function setFindings(draft: Draft, ids: readonly string[], status: 'cured' | 'stop-gap', entry: Entry, reason: string): void {
+function setFindings(
+  draft: Draft,
+  ids: readonly string[],
+  status: 'cured' | 'stop-gap',
+  entry: Entry,
+  reason: string,
+): void {
   for (const id of ids) {
     const finding = draft.findings.get(id);
     if (finding) draft.findings.set(id, { ...finding, status, reason, history: [...finding.history, entry.id] });

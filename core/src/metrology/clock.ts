@@ -36,6 +36,4 @@ export const clockDistance = (a: number, b: number): number => {
 
 /** A copy in ascending clock order with 360 written as 0. Samples at one clock keep their order. */
 export const inClockOrder = <T extends { clock: number }>(samples: readonly T[]): T[] =>
-  samples
-    .map((sample) => ({ ...sample, clock: normalClock(sample.clock) }))
-    .sort((a, b) => a.clock - b.clock);
+  samples.map((sample) => ({ ...sample, clock: normalClock(sample.clock) })).sort((a, b) => a.clock - b.clock);

@@ -5,7 +5,11 @@ export const gaugeSchema = {
   type: 'object',
   properties: {
     resolution: { type: 'number', minimum: 0, description: 'smallest step shown, mm' },
-    maxPermissibleError: { type: 'number', minimum: 0, description: 'largest error the maker or the last calibration allows, mm' },
+    maxPermissibleError: {
+      type: 'number',
+      minimum: 0,
+      description: 'largest error the maker or the last calibration allows, mm',
+    },
   },
   required: ['resolution', 'maxPermissibleError'],
   additionalProperties: false,

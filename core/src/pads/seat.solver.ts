@@ -10,9 +10,11 @@ function check({ sectorWidth = 45, gaps, rimResiduals }: SeatInput): Problem[] {
     problems.push({ path: '/sectorWidth', message: 'must divide 360' });
   }
   if (rimResiduals) {
-    const clocks = (list: readonly { clock: number }[]) => list.map(({ clock }) => normalClock(clock)).sort((a, b) => a - b);
+    const clocks = (list: readonly { clock: number }[]) =>
+      list.map(({ clock }) => normalClock(clock)).sort((a, b) => a - b);
     const [mine, theirs] = [clocks(rimResiduals), clocks(gaps)];
-    const match = mine.length === theirs.length && mine.every((clock, i) => Math.abs(clock - (theirs[i] ?? NaN)) <= sameWithin);
+    const match =
+      mine.length === theirs.length && mine.every((clock, i) => Math.abs(clock - (theirs[i] ?? NaN)) <= sameWithin);
     if (!match) problems.push({ path: '/rimResiduals', message: 'must have exactly the clocks of gaps' });
   }
   return problems;

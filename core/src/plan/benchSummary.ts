@@ -40,7 +40,8 @@ export function benchSummary(state: JobState, type: InstrumentType, now: string)
   const waiting = steps.find(({ status }) => status === 'waiting');
   const current = next ?? waiting ?? steps.at(-1);
   const shut = waiting?.gate.filter(({ open }) => !open).map(({ why }) => why) ?? [];
-  const count = (states: Iterable<{ state: string }>, wanted: string) => [...states].filter((x) => x.state === wanted).length;
+  const count = (states: Iterable<{ state: string }>, wanted: string) =>
+    [...states].filter((x) => x.state === wanted).length;
   const finished = ({ status }: { status: string }) => status === 'done' || status === 'skipped' || status === 'curing';
   return {
     ticket: intake.ticket,
@@ -51,8 +52,11 @@ export function benchSummary(state: JobState, type: InstrumentType, now: string)
     practice: state.practice,
     stage: signedOff ? 'signed off' : (current?.stage ?? stages[0]),
     next: signedOff ? null : (next?.title ?? null),
-    blockedBy: next || signedOff ? [] : [...(waiting?.waitsFor.map(({ title }) => title) ?? []), ...shut].slice(0, mostBlocks),
-    curing: signedOff ? [] : steps.flatMap(({ title, curingUntil }) => (curingUntil ? [{ title, until: curingUntil }] : [])),
+    blockedBy:
+      next || signedOff ? [] : [...(waiting?.waitsFor.map(({ title }) => title) ?? []), ...shut].slice(0, mostBlocks),
+    curing: signedOff
+      ? []
+      : steps.flatMap(({ title, curingUntil }) => (curingUntil ? [{ title, until: curingUntil }] : [])),
     openFindings: [...state.findings.values()].filter(({ status }) => isOpenStatus(status)).length,
     suggestions: judgement.suggestions.length,
     stalePads: count(judgement.pads.values(), 'stale'),
@@ -67,5 +71,7 @@ export function benchSummary(state: JobState, type: InstrumentType, now: string)
 /** The order tickets need hands in: work that can start now before work that waits, then by due date, then by number. */
 export function inBenchOrder(a: BenchSummary, b: BenchSummary): number {
   const group = (s: BenchSummary) => (s.signedOff ? 2 : Number(s.next === null));
-  return group(a) - group(b) || (a.dueBy ?? '9999').localeCompare(b.dueBy ?? '9999') || a.ticket.localeCompare(b.ticket);
+  return (
+    group(a) - group(b) || (a.dueBy ?? '9999').localeCompare(b.dueBy ?? '9999') || a.ticket.localeCompare(b.ticket)
+  );
 }

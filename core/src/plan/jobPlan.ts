@@ -41,7 +41,8 @@ export interface JobPlan {
 const measurable = new Set(['pad', 'rim']);
 
 /** Findings that ask for work, or asked for it before it was done. */
-const planned = (finding: FindingState) => finding.status === 'confirmed' || finding.status === 'cured' || finding.status === 'stop-gap';
+const planned = (finding: FindingState) =>
+  finding.status === 'confirmed' || finding.status === 'cured' || finding.status === 'stop-gap';
 
 /** Parts a wildcard need speaks of: those that were measured in this job or stand under a finding. */
 function concernedParts(state: JobState, group: string): string[] {
@@ -50,7 +51,12 @@ function concernedParts(state: JobState, group: string): string[] {
   return [...parts];
 }
 
-function gateOf(operation: PlannedOperation, state: JobState, judgement: JobJudgement, names: ReadonlyMap<string, string>): GateCheck[] {
+function gateOf(
+  operation: PlannedOperation,
+  state: JobState,
+  judgement: JobJudgement,
+  names: ReadonlyMap<string, string>,
+): GateCheck[] {
   const checks: GateCheck[] = [];
   for (const need of operation.needs) {
     const [group = '', part = ''] = need.split(':');
@@ -102,8 +108,10 @@ export function jobPlan(state: JobState, type: InstrumentType, judgement: JobJud
     const kind = operation.kind as OperationKindName;
     const { tools, how } = operationKind(kind);
     const opState = state.operations.get(operation.id) ?? null;
-    const over = opState && (opState.status === 'skipped' || (opState.status === 'done' && stillDone(operation, opState, state)));
-    const curing = over && opState.status === 'done' && opState.endedAt ? after(opState.endedAt, operation.unattended) : null;
+    const over =
+      opState && (opState.status === 'skipped' || (opState.status === 'done' && stillDone(operation, opState, state)));
+    const curing =
+      over && opState.status === 'done' && opState.endedAt ? after(opState.endedAt, operation.unattended) : null;
     const curingUntil = curing !== null && curing > now ? curing : null;
 
     const waitsFor = operation.after.flatMap(({ id, reason }) => {

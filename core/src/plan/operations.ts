@@ -56,20 +56,30 @@ export const operationKinds = {
   'survey': work('survey', 'Survey in one pass', [15, 30, 60], {
     cautions: ['hygiene', 'leakLight'],
     tools: ['leak light', 'light edge', 'feeler film'],
-    how: ['Joints, body, holes, mechanism mounted, springs, pads under the leak light, corks and noise.', 'One finding for each fault: where, how bad.'],
+    how: [
+      'Joints, body, holes, mechanism mounted, springs, pads under the leak light, corks and noise.',
+      'One finding for each fault: where, how bad.',
+    ],
   }),
   'strip': work('strip', 'Take the keys off and board every screw', [20, 35, 60], {
     disturbs: ['pad:*', 'link:*'],
     cautions: ['spring'],
     tools: ['screwdrivers', 'screw board', 'spring hook'],
-    how: ['Clean every slot before a driver goes in.', 'Each screw to its own place; cylinder pivots are not interchangeable.', 'Measure pad height above the cup before a pad is pulled.'],
+    how: [
+      'Clean every slot before a driver goes in.',
+      'Each screw to its own place; cylinder pivots are not interchangeable.',
+      'Measure pad height above the cup before a pad is pulled.',
+    ],
   }),
   'soak-stuck': work('free', 'Free the stuck part: {part}', [10, 20, 60], {
     unattended: 720,
     disturbs: ['pad:{part}'],
     cautions: ['solvent'],
     tools: ['penetrating oil', 'fitted driver', 'soft jaws'],
-    how: ['Oil, and time. Oil spoils cork and pads near it: count them as to be renewed.', 'A driver that fits, no force that slips.'],
+    how: [
+      'Oil, and time. Oil spoils cork and pads near it: count them as to be renewed.',
+      'A driver that fits, no force that slips.',
+    ],
   }),
   'warm-stuck': work('free', 'Free the stuck part gently: {part}', [15, 30, 80], {
     unattended: 1440,
@@ -99,7 +109,10 @@ export const operationKinds = {
   'straighten-body': work('body', 'Straighten the tube: {part}', [25, 50, 120], {
     disturbs: ['body-line:{part}', 'bore:{part}', 'joint:{part}', ...standsOnBody],
     tools: ['padded supports', 'mallet', 'straight edge'],
-    how: ['Support either side of the bend; act opposite to it in small taps, vibration does more than force.', 'Check after every few taps: push, look, push less.'],
+    how: [
+      'Support either side of the bend; act opposite to it in small taps, vibration does more than force.',
+      'Check after every few taps: push, look, push less.',
+    ],
     reversible: false,
   }),
   'press-body-straight': work('body', 'Ease the tube straight with slow pressure: {part}', [40, 75, 160], {
@@ -112,13 +125,19 @@ export const operationKinds = {
     disturbs: ['body-line:bell', 'rim:*', 'post:*', 'pad:*', 'link:*', 'pitch:*'],
     cautions: ['flame', 'solder', 'finish'],
     tools: ['brace clamp', 'heat', 'reference key'],
-    how: ['Turn until an undamaged large bell key lands true on its hole: the key is the gauge.', 'Guard-foot holes meet their witness marks. Refit guard and brace without strain.'],
+    how: [
+      'Turn until an undamaged large bell key lands true on its hole: the key is the gauge.',
+      'Guard-foot holes meet their witness marks. Refit guard and brace without strain.',
+    ],
     reversible: false,
   }),
   'raise-dent': work('body', 'Raise the dent: {part}', [15, 30, 90], {
     disturbs: ['bore:{part}', 'rim:{part}', 'hole:{part}', 'pad:{part}', 'body-line:{part}'],
     tools: ['dent balls', 'mandrel', 'dent hammer'],
-    how: ['A larger ball spreads the work. Chase high ridges down from outside, blend.', 'Reflected lines must run smooth.'],
+    how: [
+      'A larger ball spreads the work. Chase high ridges down from outside, blend.',
+      'Reflected lines must run smooth.',
+    ],
     reversible: false,
   }),
   'fill-crack': work('body', 'Close the crack: {part}', [40, 75, 180], {
@@ -126,7 +145,10 @@ export const operationKinds = {
     disturbs: ['bore:{part}', 'rim:{part}', 'hole:{part}', 'pad:{part}', 'joint:{part}'],
     cautions: ['adhesive', 'dust', 'cutter'],
     tools: ['thin adhesive', 'wood dust', 'pins or bands'],
-    how: ['Clean the crack, fill, pin or band where it would open again.', 'A full day before the wood is worked or measured.'],
+    how: [
+      'Clean the crack, fill, pin or band where it would open again.',
+      'A full day before the wood is worked or measured.',
+    ],
     reversible: false,
   }),
   'fill-crack-reversibly': work('body', 'Close the crack with reversible glue: {part}', [45, 90, 200], {
@@ -134,7 +156,10 @@ export const operationKinds = {
     disturbs: ['bore:{part}', 'rim:{part}', 'hole:{part}', 'pad:{part}', 'joint:{part}'],
     cautions: ['dust', 'residue'],
     tools: ['hide glue', 'bindings'],
-    how: ['Glue that a later hand can open; a binding outside rather than a pin inside.', 'Photograph before and after.'],
+    how: [
+      'Glue that a later hand can open; a binding outside rather than a pin inside.',
+      'Photograph before and after.',
+    ],
   }),
   'braze-crack': work('body', 'Close the cracked metal: {part}', [30, 60, 120], {
     unattended: 30,
@@ -150,7 +175,10 @@ export const operationKinds = {
     needs: ['body-line:*'],
     cautions: ['flame', 'solder', 'finish'],
     tools: ['heat', 'solder', 'binding wire', 'heat shield'],
-    how: ['Both faces to bright metal, hold with wire, shield the finish, no more heat than needed.', 'Then look at the neighbours: one seam can loosen the next.'],
+    how: [
+      'Both faces to bright metal, hold with wire, shield the finish, no more heat than needed.',
+      'Then look at the neighbours: one seam can loosen the next.',
+    ],
     reversible: false,
   }),
   'resolder-hole': work('seams', 'Resolder the tone hole: {part}', [25, 45, 90], {
@@ -159,7 +187,10 @@ export const operationKinds = {
     needs: ['body-line:*'],
     cautions: ['flame', 'solder', 'finish'],
     tools: ['heat', 'solder', 'binding wire', 'centring plug'],
-    how: ['Clean both faces to bright metal, wire it down, shield the finish.', 'Look at it again later: a hole that let go once is doubtful.'],
+    how: [
+      'Clean both faces to bright metal, wire it down, shield the finish.',
+      'Look at it again later: a hole that let go once is doubtful.',
+    ],
     reversible: false,
   }),
   'bush-hole': work('seams', 'Bush the loose tone-hole insert: {part}', [30, 50, 90], {
@@ -183,14 +214,20 @@ export const operationKinds = {
     disturbs: ['post:{part}', 'hinge:*', 'pad:{part}'],
     cautions: ['adhesive', 'spring'],
     tools: ['shellac', 'post wrench', 'spacer'],
-    how: ['A rivetted spring that is tight is left alone.', 'Set with shellac, align by the key with its real pad thickness.'],
+    how: [
+      'A rivetted spring that is tight is left alone.',
+      'Set with shellac, align by the key with its real pad thickness.',
+    ],
   }),
   'bush-post': work('seams', 'Bush the stripped post hole: {part}', [30, 50, 90], {
     unattended: 720,
     disturbs: ['post:{part}', 'hinge:*', 'pad:{part}'],
     cautions: ['cutter', 'adhesive', 'dust'],
     tools: ['guided cutter', 'bush stock', 'adhesive', 'wax'],
-    how: ['Bore clean through a guide that keys onto fixed features.', 'Flush or just below; never into the bore. Wax what must come out again.'],
+    how: [
+      'Bore clean through a guide that keys onto fixed features.',
+      'Flush or just below; never into the bore. Wax what must come out again.',
+    ],
     reversible: false,
   }),
   'true-post': work('seams', 'True the leaning post: {part}', [10, 20, 40], {
@@ -215,7 +252,10 @@ export const operationKinds = {
     disturbs: ['hole:{part}', 'rim:{part}', 'pad:{part}', 'pitch:*'],
     cautions: ['dust'],
     tools: ['fine file', 'pitch reading'],
-    how: ['Check venting first: a low pad dulls and flattens.', 'Upstream edge, little by little; never into the bore; refinish the rim.'],
+    how: [
+      'Check venting first: a low pad dulls and flattens.',
+      'Upstream edge, little by little; never into the bore; refinish the rim.',
+    ],
     reversible: false,
   }),
   'fill-hole-down': work('holes', 'Fill the upstream edge to lower the note: {part}', [10, 20, 40], {
@@ -230,7 +270,11 @@ export const operationKinds = {
     needs: ['body-line:*'],
     cautions: ['dust'],
     tools: ['flat abrasive face', 'centring plug', 'dial indicator'],
-    how: ['Colour the rim, dress the high spots with a flat face over a centring plug.', 'Raise low spots from inside first where too much metal would go.', 'Read the rim again all round when done.'],
+    how: [
+      'Colour the rim, dress the high spots with a flat face over a centring plug.',
+      'Raise low spots from inside first where too much metal would go.',
+      'Read the rim again all round when done.',
+    ],
     reversible: false,
   }),
   'raise-rim': work('holes', 'Raise the low rim, dress as little as possible: {part}', [15, 30, 60], {
@@ -264,7 +308,10 @@ export const operationKinds = {
   'expand-tenon': work('joints', 'Expand and shrink the tenon to fit: {part}', [20, 40, 80], {
     disturbs: ['joint:{part}', 'pitch:*'],
     tools: ['expander', 'collet', 'lap', 'leak tester'],
-    how: ['From the shoulder toward the leading end; measure after each pass.', 'A hair over, then shrink in small equal steps, lap to finish. Airtight with the screw loose.'],
+    how: [
+      'From the shoulder toward the leading end; measure after each pass.',
+      'A hair over, then shrink in small equal steps, lap to finish. Airtight with the screw loose.',
+    ],
     reversible: false,
   }),
   'creep-tenon': work('joints', 'Creep the tenon up to fit and lap: {part}', [30, 60, 110], {
@@ -318,7 +365,10 @@ export const operationKinds = {
     disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
     needs: ['post:*'],
     tools: ['swaging jaws', 'rod', 'facing cutter'],
-    how: ['Always with the rod inside. Turn and squeeze evenly, square to the tube.', 'Leave it slightly long, face to fit.'],
+    how: [
+      'Always with the rod inside. Turn and squeeze evenly, square to the tube.',
+      'Leave it slightly long, face to fit.',
+    ],
     reversible: false,
   }),
   'washer-key': work('keys', 'Take up end play with washers: {part}', [5, 10, 20], {
@@ -399,14 +449,20 @@ export const operationKinds = {
     needs: ['rim:*', 'hinge:*'],
     cautions: ['flame', 'adhesive', 'hygiene'],
     tools: ['pads by size', 'adhesive', 'warm air', 'leak light'],
-    how: ['Diameter by the cup, thickness so the key lands parallel.', 'Level each pad by itself, springs off. A bed behind the whole back.'],
+    how: [
+      'Diameter by the cup, thickness so the key lands parallel.',
+      'Level each pad by itself, springs off. A bed behind the whole back.',
+    ],
   }),
   'keep-pads': work('pads', 'Go through the pads and keep what is sound', [30, 60, 120], {
     disturbs: ['pad:*', 'link:*'],
     needs: ['rim:*', 'hinge:*'],
     cautions: ['flame', 'hygiene', 'residue'],
     tools: ['leak light', 'feeler film', 'warm air'],
-    how: ['A pad that is sound is saved; replace what is torn, hard, deeply creased or oily.', 'Level each by itself, springs off.'],
+    how: [
+      'A pad that is sound is saved; replace what is torn, hard, deeply creased or oily.',
+      'Level each by itself, springs off.',
+    ],
   }),
   'replace-pad': work('pads', 'Replace the pad: {part}', [8, 15, 25], {
     unattended: 10,
@@ -414,7 +470,10 @@ export const operationKinds = {
     needs: ['rim:{part}', 'hinge:{part}'],
     cautions: ['flame', 'adhesive'],
     tools: ['pad', 'adhesive', 'warm air', 'leak light'],
-    how: ['Same stand as its neighbours. Mark the orientation with a scratch.', 'Float level, let cool, read the gaps again.'],
+    how: [
+      'Same stand as its neighbours. Mark the orientation with a scratch.',
+      'Float level, let cool, read the gaps again.',
+    ],
   }),
   'reseat-pad': work('pads', 'Level and seat the pad: {part}', [5, 12, 25], {
     unattended: 10,
@@ -422,7 +481,10 @@ export const operationKinds = {
     needs: ['rim:{part}', 'hinge:{part}'],
     cautions: ['flame'],
     tools: ['warm air', 'card', 'shims', 'leak light', 'feeler film'],
-    how: ['Ease it in its warm bed: card at the touching side, press the open side.', 'Shim only what the bed will not give. Let cool, read the gaps again.'],
+    how: [
+      'Ease it in its warm bed: card at the touching side, press the open side.',
+      'Shim only what the bed will not give. Let cool, read the gaps again.',
+    ],
   }),
   'shim-pad': work('pads', 'Float or shim the pad level: {part}', [8, 15, 30], {
     unattended: 10,
@@ -450,13 +512,19 @@ export const operationKinds = {
     needs: ['pad:*'],
     cautions: ['leakLight'],
     tools: ['leak light', 'feeler film', 'screwdriver'],
-    how: ['Back every adjuster off until nothing is held open.', 'Shared followers first, then their drivers; each alone, then together.'],
+    how: [
+      'Back every adjuster off until nothing is held open.',
+      'Shared followers first, then their drivers; each alone, then together.',
+    ],
   }),
   'set-adjuster': work('regulate', 'Set the adjuster: {part}', [3, 8, 15], {
     disturbs: ['link:{part}'],
     needs: ['pad:{part}'],
     tools: ['leak light', 'feeler film', 'screwdriver'],
-    how: ['The linked key lands first and holds this one off: back it until both land together.', 'Do not touch the pad.'],
+    how: [
+      'The linked key lands first and holds this one off: back it until both land together.',
+      'Do not touch the pad.',
+    ],
   }),
   'take-up-lost-motion': work('regulate', 'Take up the lost motion: {part}', [3, 8, 15], {
     disturbs: ['link:{part}'],
@@ -481,12 +549,18 @@ export const operationKinds = {
     needs: ['pad:*', 'link:*', 'joint:*'],
     cautions: ['hygiene', 'leakLight'],
     tools: ['clean mouthpiece', 'protocol card'],
-    how: ['Long low notes from the bottom with the lightest fingers.', 'Every alternative fingering against its main one; chromatic; octaves and twelfths; listen for clicks with no air.'],
+    how: [
+      'Long low notes from the bottom with the lightest fingers.',
+      'Every alternative fingering against its main one; chromatic; octaves and twelfths; listen for clicks with no air.',
+    ],
   }),
   'hand-over': work('handover', 'Write up and hand over', [10, 20, 30], {
     cautions: ['hygiene'],
     tools: ['record', 'camera'],
-    how: ['What was found, done and left, and why. Cautions for the owner. The next check-up date.', 'Photographs after.'],
+    how: [
+      'What was found, done and left, and why. Cautions for the owner. The next check-up date.',
+      'Photographs after.',
+    ],
   }),
 } as const satisfies Record<string, OperationKind>;
 

@@ -63,7 +63,9 @@ function reasonFor(first: Orderable, second: Orderable): string | null {
   if (first.stage !== second.stage) {
     const rule = reasonByStages.get(`${first.stage}>${second.stage}`);
     if (rule !== undefined) return rule;
-    return first.part === second.part && first.part !== 'instrument' ? 'The deeper fault of one part is cured first.' : null;
+    return first.part === second.part && first.part !== 'instrument'
+      ? 'The deeper fault of one part is cured first.'
+      : null;
   }
   if (first.kind === second.kind) return null;
   if (first.part === second.part) return 'On one part the deeper work comes first.';

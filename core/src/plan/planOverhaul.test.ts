@@ -3,7 +3,15 @@ import fc from 'fast-check';
 import { cautions } from '../cautions';
 import { runSolver } from '../solvers';
 import { families, findingKinds, practiceNames, scopes, stages } from '../vocabulary';
-import { operationKinds, overlaps, planOverhaul, stageRules, type OperationKind, type PlanInput, type PlanOutput } from '.';
+import {
+  operationKinds,
+  overlaps,
+  planOverhaul,
+  stageRules,
+  type OperationKind,
+  type PlanInput,
+  type PlanOutput,
+} from '.';
 
 const anyInput: fc.Arbitrary<PlanInput> = fc.record({
   family: fc.constantFrom(...families),
@@ -58,7 +66,10 @@ describe('plan', () => {
     fc.assert(
       fc.property(anyInput, (input) => {
         const plan = planOverhaul(input);
-        const answered = new Set([...plan.operations.flatMap(({ cures }) => cures), ...plan.left.map(({ finding }) => finding)]);
+        const answered = new Set([
+          ...plan.operations.flatMap(({ cures }) => cures),
+          ...plan.left.map(({ finding }) => finding),
+        ]);
         expect([...answered].sort()).toEqual(input.findings.map(({ id }) => id).sort());
       }),
     );
@@ -104,7 +115,9 @@ describe('plan', () => {
       fc.property(anyInput, fc.constantFrom(...findingKinds), (input, kind) => {
         const plan = planOverhaul(input);
         expect(planOverhaul({ ...input, findings: [...input.findings].reverse() })).toEqual(plan);
-        const more = place(planOverhaul({ ...input, findings: [...input.findings, { id: 'zz', kind, part: 'extra', severity: 2 }] }));
+        const more = place(
+          planOverhaul({ ...input, findings: [...input.findings, { id: 'zz', kind, part: 'extra', severity: 2 }] }),
+        );
         const ids = plan.operations.map(({ id }) => more.get(id)).filter((at) => at !== undefined);
         expect(ids).toEqual([...ids].sort((a, b) => a - b));
       }),
@@ -114,23 +127,30 @@ describe('plan', () => {
   test('an overhaul always strips, refits, corks, pads, regulates, plays and hands over', () => {
     for (const practice of practiceNames) {
       const kinds = overhaul({ practice }).operations.map(({ stage }) => stage);
-      for (const stage of ['strip', 'keys', 'corks', 'pads', 'regulate', 'playtest', 'handover']) expect(kinds).toContain(stage);
+      for (const stage of ['strip', 'keys', 'corks', 'pads', 'regulate', 'playtest', 'handover'])
+        expect(kinds).toContain(stage);
     }
   });
 
   test('practices, families and bodies plan visibly differently', () => {
-    const findings = (['dent', 'crack', 'tuning-low', 'rim-warped', 'pad-leaking', 'joint-loose', 'tarnish'] as const).map((kind) => ({
+    const findings = (
+      ['dent', 'crack', 'tuning-low', 'rim-warped', 'pad-leaking', 'joint-loose', 'tarnish'] as const
+    ).map((kind) => ({
       id: kind,
       kind,
       part: 'g',
       severity: 2,
     }));
-    const ids = (more: Partial<PlanInput>) => overhaul({ findings, ...more }).operations.map(({ id }) => id).join();
+    const ids = (more: Partial<PlanInput>) =>
+      overhaul({ findings, ...more })
+        .operations.map(({ id }) => id)
+        .join();
     const all = [ids({}), ids({ practice: 'stage' }), ids({ practice: 'keeper' }), ids({ body: 'wood' })];
     expect(new Set(all).size).toBe(4);
     const keeper = overhaul({ practice: 'keeper', findings });
     expect(keeper.left.map(({ finding }) => finding).sort()).toEqual(['dent', 'tuning-low']);
-    const minutes = (family: 'flute' | 'saxophone') => overhaul({ family }).operations.reduce((sum, op) => sum + op.minutes.likely, 0);
+    const minutes = (family: 'flute' | 'saxophone') =>
+      overhaul({ family }).operations.reduce((sum, op) => sum + op.minutes.likely, 0);
     expect(minutes('flute')).toBeLessThan(minutes('saxophone'));
   });
 
@@ -158,7 +178,13 @@ describe('plan', () => {
 
   test('a repeated finding id is refused', () => {
     const finding = { id: 'a', kind: 'dent', part: 'g', severity: 1 };
-    const result = runSolver('plan', { family: 'flute', body: 'metal', practice: 'stage', scope: 'repair', findings: [finding, finding] });
+    const result = runSolver('plan', {
+      family: 'flute',
+      body: 'metal',
+      practice: 'stage',
+      scope: 'repair',
+      findings: [finding, finding],
+    });
     expect(result).toMatchObject({ status: 'invalid-input', problems: [{ path: '/findings/1/id' }] });
   });
 });

@@ -40,9 +40,14 @@ interface Draft extends Orderable {
 const padFaults = new Set<FindingKind>(['pad-worn', 'pad-leaking']);
 
 /** Work of an overhaul that covers a finding wherever it lies, as long as that work is still to come. */
-function coveringOperation(kind: FindingKind, context: CureContext, done: ReadonlySet<string>): OperationKindName | null {
+function coveringOperation(
+  kind: FindingKind,
+  context: CureContext,
+  done: ReadonlySet<string>,
+): OperationKindName | null {
   if (context.scope !== 'overhaul') return null;
-  const covers = (operation: OperationKindName) => (done.has(operationId(operation, wholeInstrument)) ? null : operation);
+  const covers = (operation: OperationKindName) =>
+    done.has(operationId(operation, wholeInstrument)) ? null : operation;
   if (padFaults.has(kind) && context.practice.pads === 'renew-all') return covers('renew-pads');
   if (kind === 'cork-worn') return covers('renew-corks');
   return null;

@@ -15,7 +15,12 @@ export const jobDocumentSchema = {
     format: { const: 'holotonos-job' },
     version: { const: jobDocumentVersion },
     exportedAt: { type: 'string', format: 'date-time' },
-    units: { type: 'object', properties: { length: { const: 'mm' } }, required: ['length'], additionalProperties: false },
+    units: {
+      type: 'object',
+      properties: { length: { const: 'mm' } },
+      required: ['length'],
+      additionalProperties: false,
+    },
     ticket: { type: 'string', pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}$' },
     entries: { type: 'array', minItems: 1, maxItems: 100000, items: { type: 'object' } },
   },

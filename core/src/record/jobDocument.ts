@@ -45,7 +45,8 @@ function storyProblems(entries: readonly Entry[]): Problem[] {
     const path = `/entries/${i}`;
     if (ids.has(entry.id)) problems.push({ path: `${path}/id`, message: `repeats the entry ${entry.id}` });
     ids.add(entry.id);
-    if (entry.seq !== i + 1) problems.push({ path: `${path}/seq`, message: `must be ${i + 1}: entries count from 1 without gaps` });
+    if (entry.seq !== i + 1)
+      problems.push({ path: `${path}/seq`, message: `must be ${i + 1}: entries count from 1 without gaps` });
     if (entry.kind === 'strike' || entry.kind === 'intake') catchUp();
     const type = state.intake && instrumentType(state.intake.instrumentType);
     const parts = type && new Set(type.holes.map(({ id }) => id));
@@ -62,7 +63,9 @@ function storyProblems(entries: readonly Entry[]): Problem[] {
  * Checks the frame, then each entry by the schema of its kind, then that the entries tell one story: in order, each
  * once, beginning with an intake, striking only what is there.
  */
-export function readJobDocument(data: unknown): { ok: true; document: JobDocument } | { ok: false; problems: Problem[] } {
+export function readJobDocument(
+  data: unknown,
+): { ok: true; document: JobDocument } | { ok: false; problems: Problem[] } {
   const frame = problemsWith('job_document', data);
   if (frame.length > 0) return { ok: false, problems: frame };
   const document = data as JobDocument;
@@ -70,7 +73,10 @@ export function readJobDocument(data: unknown): { ok: true; document: JobDocumen
   if (problems.length === 0) problems.push(...storyProblems(document.entries));
   const intake = problems.length === 0 ? foldJob(document.entries).intake : null;
   if (intake && instrumentType(intake.instrumentType) === null) {
-    problems.push({ path: '/entries/0/body/instrumentType', message: `“${intake.instrumentType}” is not a type known here` });
+    problems.push({
+      path: '/entries/0/body/instrumentType',
+      message: `“${intake.instrumentType}” is not a type known here`,
+    });
   }
   if (intake && intake.ticket !== document.ticket) {
     problems.push({ path: '/ticket', message: `must be the ticket of the intake, ${intake.ticket}` });

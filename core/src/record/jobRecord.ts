@@ -39,9 +39,13 @@ export interface JobRecord {
 
 /** What every owner is told, by family; the technician adds to it at sign-off. */
 export function usualOwnerCautions(type: InstrumentType): string[] {
-  const usual = ['Have it looked over within a year, or at once if it has fallen.', 'Never press a key down by its lever arm.'];
+  const usual = [
+    'Have it looked over within a year, or at once if it has fallen.',
+    'Never press a key down by its lever arm.',
+  ];
   if (type.family === 'saxophone') usual.unshift('Loosen the neck screw when the neck is out of the body.');
-  if (type.body === 'wood') usual.unshift('Play it in slowly and dry the bore each time; keep it away from heat and dry air.');
+  if (type.body === 'wood')
+    usual.unshift('Play it in slowly and dry the bore each time; keep it away from heat and dry air.');
   return usual;
 }
 
@@ -49,10 +53,11 @@ export function usualOwnerCautions(type: InstrumentType): string[] {
 function inWords(entry: Entry, names: ReadonlyMap<string, string>): string {
   if (entry.kind === 'reading') {
     const { point, typed } = entry.body;
-    return `reading ${typed} at ${point.group} of ${names.get(point.part) ?? point.part}, ${point.clock}°`;
+    return `reading ${typed.replace('-', '−')} at ${point.group} of ${names.get(point.part) ?? point.part}, ${point.clock}°`;
   }
   if (entry.kind === 'operation-done') return `“${entry.body.title}” done`;
-  if (entry.kind === 'finding') return `finding: ${findingWords[entry.body.kind].title}, ${names.get(entry.body.part) ?? entry.body.part}`;
+  if (entry.kind === 'finding')
+    return `finding: ${findingWords[entry.body.kind].title}, ${names.get(entry.body.part) ?? entry.body.part}`;
   return entry.kind.replace('-', ' ');
 }
 
@@ -64,7 +69,9 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string): J
   const place = (part: string) => names.get(part) ?? part;
   const plan = jobPlan(state, type, judgeJob(state, type), now);
   const live = (entry: Entry) => !state.struck.has(entry.id);
-  const doneEntries = state.entries.filter((entry): entry is EntryOf<'operation-done'> => entry.kind === 'operation-done' && live(entry));
+  const doneEntries = state.entries.filter(
+    (entry): entry is EntryOf<'operation-done'> => entry.kind === 'operation-done' && live(entry),
+  );
   const findings = [...state.findings.values()].filter(({ status }) => status !== 'declined');
   const titleOf = (id: string) => {
     const finding = state.findings.get(id);
@@ -99,7 +106,9 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string): J
     figures: measureHistory(state, type).map((row) => ({ ...row, place: place(row.part) })),
     left: [
       ...plan.left.map(({ finding, reason }) => ({ what: titleOf(finding.finding), why: reason })),
-      ...findings.filter(({ status }) => status === 'left').map(({ finding, reason }) => ({ what: titleOf(finding), why: reason })),
+      ...findings
+        .filter(({ status }) => status === 'left')
+        .map(({ finding, reason }) => ({ what: titleOf(finding), why: reason })),
       ...[...state.operations.values()]
         .filter(({ status }) => status === 'skipped')
         .map(({ title, reason }) => ({ what: `Not done: ${title}`, why: reason })),
@@ -110,14 +119,19 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string): J
     decisions: state.decisions.map((entry) => ({
       at: entry.benchTime,
       by: entry.author,
-      what: entry.kind === 'decision' ? `${entry.body.question} ${entry.body.choice}` : `Practice changed to ${practices[entry.body.practice].title}.`,
+      what:
+        entry.kind === 'decision'
+          ? `${entry.body.question} ${entry.body.choice}`
+          : `Practice changed to ${practices[entry.body.practice].title}.`,
       why: entry.body.reason,
     })),
     notes: state.notes.map(({ benchTime, author, body }) => ({ at: benchTime, by: author, text: body.text })),
     struck: [...state.struck].flatMap(([target, by]) => {
       const entry = state.byId.get(target);
       const strike = state.byId.get(by) as EntryOf<'strike'> | undefined;
-      return entry && strike ? [{ at: strike.benchTime, by: strike.author, what: inWords(entry, names), why: strike.body.reason ?? '' }] : [];
+      return entry && strike
+        ? [{ at: strike.benchTime, by: strike.author, what: inWords(entry, names), why: strike.body.reason ?? '' }]
+        : [];
     }),
     minutes: doneEntries.reduce((sum, { body }) => sum + body.minutes, 0) + extraTime,
     ownerCautions: signOff ? signOff.body.ownerCautions : usualOwnerCautions(type),

@@ -26,15 +26,21 @@ function generation(state: JobState, which: 'first' | 'last'): JobState {
   for (const [key, point] of state.points) {
     const ends = which === 'first' ? point.readings[0] : point.readings.at(-1);
     const of = ends?.stale?.entry ?? null;
-    const readings = point.readings.filter(({ stale }) => (stale?.entry ?? null) === of).map((reading) => ({ ...reading, stale: null }));
+    const readings = point.readings
+      .filter(({ stale }) => (stale?.entry ?? null) === of)
+      .map((reading) => ({ ...reading, stale: null }));
     points.set(key, { ...point, readings });
   }
   return { ...state, points };
 }
 
 function padFigure(state: JobState, type: InstrumentType, part: string): RecordFigure | null {
-  const points = padReport(state, type, part)?.points.flatMap(({ conformity }) => (conformity ? [conformity] : [])) ?? [];
-  const widest = points.reduce<(typeof points)[number] | null>((most, c) => (most && most.mean >= c.mean ? most : c), null);
+  const points =
+    padReport(state, type, part)?.points.flatMap(({ conformity }) => (conformity ? [conformity] : [])) ?? [];
+  const widest = points.reduce<(typeof points)[number] | null>(
+    (most, c) => (most && most.mean >= c.mean ? most : c),
+    null,
+  );
   return widest && { value: widest.mean, uncertainty: widest.expandedUncertainty };
 }
 
@@ -56,14 +62,30 @@ export function measureHistory(state: JobState, type: InstrumentType): BeforeAft
     if (rim && rimAfter) {
       const before = rimFigure(first, type, id);
       const stale = rim.state === 'stale';
-      rows.push({ group: 'rim', part: id, what: 'flatness', limit: rim.limits.flatness, before: differs(before, rimAfter) ? before : null, after: rimAfter, stale });
+      rows.push({
+        group: 'rim',
+        part: id,
+        what: 'flatness',
+        limit: rim.limits.flatness,
+        before: differs(before, rimAfter) ? before : null,
+        after: rimAfter,
+        stale,
+      });
     }
     const pad = padReport(state, type, id);
     const padAfter = padFigure(last, type, id);
     if (pad && padAfter) {
       const before = padFigure(first, type, id);
       const stale = pad.state === 'stale';
-      rows.push({ group: 'pad', part: id, what: 'widest gap', limit: pad.limit, before: differs(before, padAfter) ? before : null, after: padAfter, stale });
+      rows.push({
+        group: 'pad',
+        part: id,
+        what: 'widest gap',
+        limit: pad.limit,
+        before: differs(before, padAfter) ? before : null,
+        after: padAfter,
+        stale,
+      });
     }
   }
   return rows;

@@ -47,7 +47,8 @@ describe('rim', () => {
 
   test('raises first where dressing would take too much', () => {
     const heights = heightsAt([0.1, 0, 0.1, 0, 0.1, 0, 0.1, 0]);
-    const method = (stock?: RimInput['stock']) => solveRim({ heights, limits: { flatness: 0.03 }, stock }).levelling.method;
+    const method = (stock?: RimInput['stock']) =>
+      solveRim({ heights, limits: { flatness: 0.03 }, stock }).levelling.method;
     expect(method()).toBe('dress');
     expect(method({})).toBe('dress');
     expect(method({ maxRemoval: 0.1 })).toBe('dress');

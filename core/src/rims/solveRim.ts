@@ -1,12 +1,4 @@
-import {
-  atMost,
-  circularRuns,
-  clockOf,
-  inClockOrder,
-  leastSquares,
-  sameWithin,
-  toRadians,
-} from '../metrology';
+import { atMost, circularRuns, clockOf, inClockOrder, leastSquares, sameWithin, toRadians } from '../metrology';
 import type { RimInput, RimOutput } from './rim.schema';
 
 const outcome = (value: number, limit: number) => (atMost(value, limit) ? 'within' : 'outside');

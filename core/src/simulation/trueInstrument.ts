@@ -19,7 +19,8 @@ export function chanceFrom(seed: number): Chance {
   const uniform = () => uniformInt(generator, 0, 0x3fffffff) / 0x40000000;
   // Box–Muller; 1 − u keeps the logarithm off 0.
   const normal = () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
-  const hex = (digits: number) => Array.from({ length: digits }, () => uniformInt(generator, 0, 15).toString(16)).join('');
+  const hex = (digits: number) =>
+    Array.from({ length: digits }, () => uniformInt(generator, 0, 15).toString(16)).join('');
   const uuid = () => `${hex(8)}-${hex(4)}-4${hex(3)}-${'89ab'[uniformInt(generator, 0, 3)]}${hex(3)}-${hex(12)}`;
   return { uniform, normal, uuid };
 }
@@ -65,9 +66,7 @@ export function soundInstrument(type: InstrumentType, chance: Chance): TrueInstr
         },
       ]),
     ),
-    pads: new Map(
-      type.pads.map(({ hole }) => [hole, { thickness: 0, side: 0, roughness: 0.003 * scale }]),
-    ),
+    pads: new Map(type.pads.map(({ hole }) => [hole, { thickness: 0, side: 0, roughness: 0.003 * scale }])),
   };
 }
 
@@ -111,7 +110,11 @@ export function trueGaps(
 }
 
 /** What a gauge shows of a true value: its error and its steps. */
-export function gaugeShows(value: number, gauge: { resolution: number; maxPermissibleError: number }, chance: Chance): number {
+export function gaugeShows(
+  value: number,
+  gauge: { resolution: number; maxPermissibleError: number },
+  chance: Chance,
+): number {
   const read = value + chance.normal() * (gauge.maxPermissibleError / 2.5);
   return gauge.resolution > 0 ? Math.round(read / gauge.resolution) * gauge.resolution : read;
 }

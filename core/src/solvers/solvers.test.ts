@@ -16,11 +16,27 @@ describe('the registry', () => {
   });
 
   test.each([
-    ['conformity', { readings: [], gauge: { resolution: 0, maxPermissibleError: 0 }, limits: { upper: 1 } }, '/readings'],
-    ['conformity', { readings: [1], gauge: { resolution: -1, maxPermissibleError: 0 }, limits: { upper: 1 } }, '/gauge/resolution'],
+    [
+      'conformity',
+      { readings: [], gauge: { resolution: 0, maxPermissibleError: 0 }, limits: { upper: 1 } },
+      '/readings',
+    ],
+    [
+      'conformity',
+      { readings: [1], gauge: { resolution: -1, maxPermissibleError: 0 }, limits: { upper: 1 } },
+      '/gauge/resolution',
+    ],
     ['conformity', { readings: [1], gauge: { resolution: 0, maxPermissibleError: 0 }, limits: {} }, '/limits'],
-    ['conformity', { readings: [1], gauge: { resolution: 0, maxPermissibleError: 0 }, limits: { lower: 2, upper: 1 } }, '/limits/upper'],
-    ['conformity', { readings: [1], gauge: { resolution: 0, maxPermissibleError: 0 }, limits: { upper: 1 }, coverage: 1 }, '/coverage'],
+    [
+      'conformity',
+      { readings: [1], gauge: { resolution: 0, maxPermissibleError: 0 }, limits: { lower: 2, upper: 1 } },
+      '/limits/upper',
+    ],
+    [
+      'conformity',
+      { readings: [1], gauge: { resolution: 0, maxPermissibleError: 0 }, limits: { upper: 1 }, coverage: 1 },
+      '/coverage',
+    ],
     ['rim', { ...rim, heights: rim.heights.slice(1) }, '/heights'],
     ['rim', { ...rim, extra: true }, '/extra'],
     ['rim', { ...rim, limits: {} }, '/limits/flatness'],

@@ -1,20 +1,19 @@
 import { mmPerUnit, type LengthUnit } from './units';
 
-export type ParsedLength =
-  { ok: true; mm: number; unit: LengthUnit } | { ok: false; problem: string };
+export type ParsedLength = { ok: true; mm: number; unit: LengthUnit } | { ok: false; problem: string };
 
 const unitWords: Record<string, LengthUnit> = {
-  mm: 'mm',
-  millimetre: 'mm',
-  millimetres: 'mm',
-  in: 'in',
-  inch: 'in',
-  inches: 'in',
+  'mm': 'mm',
+  'millimetre': 'mm',
+  'millimetres': 'mm',
+  'in': 'in',
+  'inch': 'in',
+  'inches': 'in',
   '"': 'in',
   '″': 'in',
-  thou: 'thou',
-  thousandths: 'thou',
-  th: 'thou',
+  'thou': 'thou',
+  'thousandths': 'thou',
+  'th': 'thou',
 };
 
 const pattern = new RegExp(
@@ -56,9 +55,7 @@ export function parseLength(text: string, implied: LengthUnit): ParsedLength {
     return { ok: false, problem: 'A fraction cannot have 0 below the line' };
   }
   const size =
-    top !== undefined && bottom !== undefined
-      ? Number(whole ?? 0) + Number(top) / Number(bottom)
-      : Number(decimal);
+    top !== undefined && bottom !== undefined ? Number(whole ?? 0) + Number(top) / Number(bottom) : Number(decimal);
   const mm = (sign === '-' ? -size : size) * mmPerUnit[unit];
   if (!Number.isFinite(mm)) return { ok: false, problem: 'That figure is too large' };
   return { ok: true, mm: mm === 0 ? 0 : mm, unit };

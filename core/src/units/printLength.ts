@@ -21,16 +21,21 @@ export function printLength(mm: number, unit: LengthUnit, places?: number): stri
   return `${printFigure(mm, unit, places)} ${unit}`;
 }
 
+/** Places that show one significant figure of an uncertainty, or two when it begins with a 1 (GUM, 7.2.6). */
+function placesFor(uncertainty: number): number {
+  const exponent = Math.floor(Math.log10(uncertainty));
+  const leading = uncertainty / 10 ** exponent;
+  return Math.min(4, Math.max(0, (leading < 1.95 ? 1 : 0) - exponent));
+}
+
 /**
- * Value ± expanded uncertainty, both with the places that two significant figures of the uncertainty call for
- * (GUM, 7.2.6: one or two figures are enough).
+ * Value ± expanded uncertainty, both with the places that the uncertainty calls for.
  *
- * @example printWithUncertainty(0.0712, 0.0081, 'mm') // => "0.0712 ± 0.0081 mm"
+ * @example printWithUncertainty(0.0712, 0.0081, 'mm') // => "0.071 ± 0.008 mm"
  */
 export function printWithUncertainty(mm: number, uncertainty: number, unit: LengthUnit): string {
   const inUnit = uncertainty / mmPerUnit[unit];
-  const places =
-    inUnit > 0 ? Math.min(4, Math.max(0, 1 - Math.floor(Math.log10(inUnit)))) : defaultPlaces[unit];
+  const places = inUnit > 0 ? placesFor(inUnit) : defaultPlaces[unit];
   return `${printFigure(mm, unit, places)} ± ${printFigure(uncertainty, unit, places)} ${unit}`;
 }
 

@@ -61,6 +61,7 @@ describe('printing', () => {
   });
   test('places follow the uncertainty', () => {
     expect(printWithUncertainty(0.03706, 0.0121, 'mm')).toBe('0.037 ± 0.012 mm');
+    expect(printWithUncertainty(0.07, 0.0072, 'mm')).toBe('0.070 ± 0.007 mm');
     expect(printWithUncertainty(0.03706, 0, 'mm')).toBe('0.037 ± 0.000 mm');
   });
 });

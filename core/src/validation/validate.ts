@@ -12,8 +12,7 @@ interface AjvError {
 }
 type Validator = ((data: unknown) => boolean) & { errors?: AjvError[] | null };
 
-const pointer = (base: string, name: unknown) =>
-  `${base}/${String(name).replaceAll('~', '~0').replaceAll('/', '~1')}`;
+const pointer = (base: string, name: unknown) => `${base}/${String(name).replaceAll('~', '~0').replaceAll('/', '~1')}`;
 
 function problemOf({ instancePath, keyword, message, params }: AjvError): Problem {
   if (keyword === 'required') return { path: pointer(instancePath, params.missingProperty), message: 'is required' };

@@ -49,7 +49,8 @@ function altoSaxophone(): DemoJob {
   job.write('strike', { entry: wrong?.id ?? '', reason: 'Plate had slipped on its plug' });
   const { point } = wrong?.kind === 'reading' ? wrong.body : { point: null };
   if (point) job.reading(point, 0.05, 'dial-indicator');
-  for (const suggestion of job.suggestions().filter(({ part }) => part === 'e' || part === 'f')) job.confirm(suggestion);
+  for (const suggestion of job.suggestions().filter(({ part }) => part === 'e' || part === 'f'))
+    job.confirm(suggestion);
   job.author = 'Ottoline Marsh';
   job.write('decision', {
     question: 'Remove the small dent below low C?',
@@ -77,7 +78,7 @@ function altoSaxophone(): DemoJob {
   });
   job.goTo(2);
   for (const [part, thickness, side] of [
-    ['f', 0.009, 0],
+    ['f', 0.006, 0],
     ['d', 0.03, 0.004],
     ['a', 0, 0],
     ['g-sharp', 0, 0.05],
@@ -87,7 +88,10 @@ function altoSaxophone(): DemoJob {
   }
   job.measureRim('e');
   for (const part of ['b', 'a', 'g', 'g-sharp', 'f-sharp', 'f', 'e', 'd', 'low-c']) job.measurePad(part);
-  job.write('note', { text: `The ${dent ? 'dent below low C' : 'dent'} came out clean over the large ball.`, part: 'low-c' });
+  job.write('note', {
+    text: `The ${dent ? 'dent below low C' : 'dent'} came out clean over the large ball.`,
+    part: 'low-c',
+  });
   return job;
 }
 

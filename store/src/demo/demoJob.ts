@@ -80,14 +80,28 @@ export class DemoJob {
   /** Bodies are checked by their schemas in the tests of the demo, as they would be on arrival. */
   write(kind: EntryKind, body: object): Entry {
     const at = this.now;
-    const plain = { id: this.chance.uuid(), seq: this.entries.length + 1, kind, body, author: this.author, benchTime: at, receivedAt: at };
+    const plain = {
+      id: this.chance.uuid(),
+      seq: this.entries.length + 1,
+      kind,
+      body,
+      author: this.author,
+      benchTime: at,
+      receivedAt: at,
+    };
     const entry = plain as unknown as Entry;
     this.entries.push(entry);
     this.state = foldEntries(this.state, [entry]);
     return entry;
   }
 
-  finding(kind: EntryBody<'finding'>['kind'], part: string, severity: 1 | 2 | 3, note: string, status: EntryBody<'finding'>['status'] = 'confirmed'): string {
+  finding(
+    kind: EntryBody<'finding'>['kind'],
+    part: string,
+    severity: 1 | 2 | 3,
+    note: string,
+    status: EntryBody<'finding'>['status'] = 'confirmed',
+  ): string {
     const finding = this.chance.uuid();
     this.write('finding', { finding, kind, part, severity, status, note });
     this.pass(2);
@@ -143,7 +157,16 @@ export class DemoJob {
   confirm(suggestion: Suggestion, note = ''): string {
     const finding = this.chance.uuid();
     const { kind, part, severity, evidence, key, cause } = suggestion;
-    this.write('finding', { finding, kind, part, severity, status: 'confirmed', note: note || cause, suggestion: key, evidence });
+    this.write('finding', {
+      finding,
+      kind,
+      part,
+      severity,
+      status: 'confirmed',
+      note: note || cause,
+      suggestion: key,
+      evidence,
+    });
     this.pass(1);
     return finding;
   }

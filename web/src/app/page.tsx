@@ -7,7 +7,22 @@ import { loadBench } from '@/server/jobs';
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
 function Ticket({ summary }: { summary: BenchSummary }) {
-  const { ticket, instrument, maker, made, owner, practice, stage, next, blockedBy, curing, dueBy, done, steps, signedOff } = summary;
+  const {
+    ticket,
+    instrument,
+    maker,
+    made,
+    owner,
+    practice,
+    stage,
+    next,
+    blockedBy,
+    curing,
+    dueBy,
+    done,
+    steps,
+    signedOff,
+  } = summary;
   const tone = signedOff ? 'over' : next ? '' : 'waits';
   const attention = [
     summary.suggestions > 0 && `${count(summary.suggestions, 'suggestion')} to answer`,
@@ -79,8 +94,8 @@ export default async function BenchPage() {
         <div className="sheet">
           <h2>The bench is empty</h2>
           <p>
-            Take an instrument in with <Link href="/tickets/new">a new ticket</Link>, or bring a job from another workshop with{' '}
-            <Link href="/import">import</Link>.
+            Take an instrument in with <Link href="/tickets/new">a new ticket</Link>, or bring a job from another
+            workshop with <Link href="/import">import</Link>.
           </p>
         </div>
       ) : (

@@ -42,7 +42,8 @@ export const people = ['Ottoline Marsh', 'Perrin Oake', 'Juno Tam'];
 
 /** Keys that mean something everywhere must not fire while words are typed. */
 const typing = (target: EventTarget | null) =>
-  target instanceof HTMLElement && target.matches('input:not([data-figure]):not([type=checkbox]):not([type=radio]), textarea, select');
+  target instanceof HTMLElement &&
+  target.matches('input:not([data-figure]):not([type=checkbox]):not([type=radio]), textarea, select');
 
 export function BenchProvider({ children }: { children: ReactNode }) {
   const [author, setAuthorState] = useState(people[1] ?? '');

@@ -66,7 +66,17 @@ const clockMs = 30_000;
 /** An entry as it will look when the server has taken it, as far as can be told. */
 const provisional = (entry: NewEntry, seq: number): Entry => ({ ...entry, seq, receivedAt: entry.benchTime });
 
-export function JobProvider({ ticket, entries, now: firstNow, children }: { ticket: string; entries: Entry[]; now: string; children: ReactNode }) {
+export function JobProvider({
+  ticket,
+  entries,
+  now: firstNow,
+  children,
+}: {
+  ticket: string;
+  entries: Entry[];
+  now: string;
+  children: ReactNode;
+}) {
   const { author } = useBench();
   const [acknowledged, setAcknowledged] = useState(() => foldJob(entries));
   const [outbox, setOutbox] = useState<NewEntry[]>([]);
@@ -117,7 +127,10 @@ export function JobProvider({ ticket, entries, now: firstNow, children }: { tick
 
   const state = useMemo(() => {
     const fresh = outbox.filter(({ id }) => !acknowledged.byId.has(id));
-    return foldEntries(acknowledged, fresh.map((entry, i) => provisional(entry, acknowledged.seq + 1 + i)));
+    return foldEntries(
+      acknowledged,
+      fresh.map((entry, i) => provisional(entry, acknowledged.seq + 1 + i)),
+    );
   }, [acknowledged, outbox]);
 
   // Other devices: a nudge comes over the wire, the entries are fetched.
@@ -149,7 +162,7 @@ export function JobProvider({ ticket, entries, now: firstNow, children }: { tick
   const plan = useMemo(() => jobPlan(state, type, judgement, now), [state, type, judgement, now]);
   const names = useMemo(() => partNames(type), [type]);
 
-  const write: Write = useCallback(
+  const write = useCallback(
     // Callers see the body their kind asks for; in here any body will do, for the schema judges it.
     (kind: EntryKind, body: unknown): boolean => {
       const plain = { id: newId(), kind, body, author: author || 'at the bench', benchTime: new Date().toISOString() };
@@ -167,11 +180,24 @@ export function JobProvider({ ticket, entries, now: firstNow, children }: { tick
       return true;
     },
     [author, state, type, ticket, drain, showQueue],
-  );
+  ) as Write;
   const dismissRefusals = useCallback(() => setRefusals([]), []);
 
   const value = useMemo(
-    () => ({ ticket, type, names, state, judgement, plan, now, waiting: outbox.length, reachable, refusals, dismissRefusals, write }),
+    () => ({
+      ticket,
+      type,
+      names,
+      state,
+      judgement,
+      plan,
+      now,
+      waiting: outbox.length,
+      reachable,
+      refusals,
+      dismissRefusals,
+      write,
+    }),
     [ticket, type, names, state, judgement, plan, now, outbox.length, reachable, refusals, dismissRefusals, write],
   );
   return <JobContext.Provider value={value}>{children}</JobContext.Provider>;

@@ -1,6 +1,13 @@
 'use client';
 
-import { findingKinds, findingStatusWords, findingWords, isOpenStatus, type FindingKind, type FindingState } from '@holotonos/core';
+import {
+  findingKinds,
+  findingStatusWords,
+  findingWords,
+  isOpenStatus,
+  type FindingKind,
+  type FindingState,
+} from '@holotonos/core';
 import { useId, useState, type FormEvent } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/client/bootstrap';
@@ -46,7 +53,11 @@ function NewFinding() {
         </div>
         <div className="col-sm-4 mb-2">
           <Form.Label htmlFor={`${id}-severity`}>How bad</Form.Label>
-          <Form.Select id={`${id}-severity`} value={severity} onChange={(event) => setSeverity(Number(event.target.value))}>
+          <Form.Select
+            id={`${id}-severity`}
+            value={severity}
+            onChange={(event) => setSeverity(Number(event.target.value))}
+          >
             {[1, 2, 3].map((each) => (
               <option key={each} value={each}>
                 {severityWords[each]}
@@ -73,7 +84,8 @@ function FindingRow({ finding }: { finding: FindingState }) {
     <li className="step-row">
       <div className="label">{findingStatusWords[status]}</div>
       <div>
-        <strong>{findingWords[kind].title}</strong>: {names.get(part) ?? part} <span className="soft">({severityWords[severity]})</span>
+        <strong>{findingWords[kind].title}</strong>: {names.get(part) ?? part}{' '}
+        <span className="soft">({severityWords[severity]})</span>
         {note && <div className="soft">{note}</div>}
         {reason && <div className="soft">Because: {reason}</div>}
       </div>

@@ -22,11 +22,21 @@ export function ImportForm() {
     try {
       const query = as.trim() ? `?as=${encodeURIComponent(as.trim())}` : '';
       const response = await fetch(`/api/v1/import${query}`, { method: 'POST', body: file });
-      const body = (await response.json()) as { ticket?: string; entries?: number; message?: string; problems?: { path: string; message: string }[] };
+      const body = (await response.json()) as {
+        ticket?: string;
+        entries?: number;
+        message?: string;
+        problems?: { path: string; message: string }[];
+      };
       setOutcome(
         response.ok
           ? { ok: true, ticket: body.ticket ?? '', entries: body.entries ?? 0 }
-          : { ok: false, lines: body.problems?.map(({ path, message }) => `${path || 'the file'} ${message}`) ?? [body.message ?? 'It was refused.'] },
+          : {
+              ok: false,
+              lines: body.problems?.map(({ path, message }) => `${path || 'the file'} ${message}`) ?? [
+                body.message ?? 'It was refused.',
+              ],
+            },
       );
     } catch {
       setOutcome({ ok: false, lines: ['The server does not answer. Try again in a moment.'] });
@@ -36,9 +46,18 @@ export function ImportForm() {
 
   return (
     <form className="sheet" onSubmit={(event) => void submit(event)} style={{ maxWidth: '44rem' }}>
-      <p>A job document carries a whole logbook: intake, readings, findings, steps, decisions and sign-off. It is checked to the last entry before anything is written.</p>
+      <p>
+        A job document carries a whole logbook: intake, readings, findings, steps, decisions and sign-off. It is checked
+        to the last entry before anything is written.
+      </p>
       <Form.Label htmlFor={`${id}-file`}>Job document (.json)</Form.Label>
-      <Form.Control id={`${id}-file`} className="mb-3" type="file" accept=".json,application/json" onChange={(event) => setFile((event.target as HTMLInputElement).files?.[0] ?? null)} />
+      <Form.Control
+        id={`${id}-file`}
+        className="mb-3"
+        type="file"
+        accept=".json,application/json"
+        onChange={(event) => setFile((event.target as HTMLInputElement).files?.[0] ?? null)}
+      />
       <Form.Label htmlFor={`${id}-as`}>Ticket number here, if another than its own</Form.Label>
       <Form.Control id={`${id}-as`} className="mb-3" value={as} onChange={(event) => setAs(event.target.value)} />
       <Button type="submit" disabled={!file || busy}>

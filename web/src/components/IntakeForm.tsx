@@ -1,6 +1,17 @@
 'use client';
 
-import { families, lengthUnits, practiceNames, practices, scopes, shippedTypes, typesOfFamily, unitNames, type EntryBody, type Family } from '@holotonos/core';
+import {
+  families,
+  lengthUnits,
+  practiceNames,
+  practices,
+  scopes,
+  shippedTypes,
+  typesOfFamily,
+  unitNames,
+  type EntryBody,
+  type Family,
+} from '@holotonos/core';
 import { useRouter } from 'next/navigation';
 import { useId, useRef, useState } from 'react';
 import { useForm, useWatch, type Path, type UseFormRegister } from 'react-hook-form';
@@ -35,7 +46,13 @@ interface FieldProps {
 function TextField({ name, label, register, problem, hint, rows, type = 'text', required = false }: FieldProps) {
   const id = useId();
   const says = [problem && `${id}-problem`, hint && `${id}-hint`].filter(Boolean).join(' ');
-  const shared = { id, isInvalid: problem !== undefined, 'aria-describedby': says || undefined, 'aria-required': required, ...register(name) };
+  const shared = {
+    id,
+    'isInvalid': problem !== undefined,
+    'aria-describedby': says || undefined,
+    'aria-required': required,
+    ...register(name),
+  };
   return (
     <div className="mb-3">
       <Form.Label htmlFor={id}>
@@ -73,9 +90,20 @@ export function IntakeForm() {
     formState: { errors, isSubmitting },
   } = useForm<Intake>({
     resolver: bodyResolver<Intake>('body_intake', problemWords),
-    defaultValues: { family: 'saxophone', instrumentType: 'alto-saxophone', practice: 'steady', scope: 'overhaul', unit: 'mm', photographed: false, protectedMaterial: false },
+    defaultValues: {
+      family: 'saxophone',
+      instrumentType: 'alto-saxophone',
+      practice: 'steady',
+      scope: 'overhaul',
+      unit: 'mm',
+      photographed: false,
+      protectedMaterial: false,
+    },
   });
-  const [family, practice, protectedMaterial] = useWatch({ control, name: ['family', 'practice', 'protectedMaterial'] });
+  const [family, practice, protectedMaterial] = useWatch({
+    control,
+    name: ['family', 'practice', 'protectedMaterial'],
+  });
   const choices = typesOfFamily(family).length > 0 ? typesOfFamily(family) : [...shippedTypes];
   const field = (name: Path<Intake>) => ({ name, register, problem: errors[name]?.message });
 
@@ -83,11 +111,21 @@ export function IntakeForm() {
     setFailure(null);
     const entry = { id: entryId.current, kind: 'intake', body, author, benchTime: new Date().toISOString() };
     try {
-      const response = await fetch('/api/v1/jobs', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(entry) });
+      const response = await fetch('/api/v1/jobs', {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(entry),
+      });
       if (response.ok) return router.push(`/jobs/${body.ticket}`);
       const answer = (await response.json()) as { message?: string; problems?: { path: string; message: string }[] };
-      if (response.status === 409) setError('ticket', { message: answer.message ?? 'That ticket number is in use.' }, { shouldFocus: true });
-      else setFailure(answer.message ?? answer.problems?.map(({ path, message }) => `${path} ${message}`).join('; ') ?? 'It was refused.');
+      if (response.status === 409)
+        setError('ticket', { message: answer.message ?? 'That ticket number is in use.' }, { shouldFocus: true });
+      else
+        setFailure(
+          answer.message ??
+            answer.problems?.map(({ path, message }) => `${path} ${message}`).join('; ') ??
+            'It was refused.',
+        );
     } catch {
       setFailure('The server does not answer. Your words are still here; try again in a moment.');
     }
@@ -96,7 +134,8 @@ export function IntakeForm() {
   });
 
   const familyField = register('family', {
-    onChange: (event: { target: { value: Family } }) => setValue('instrumentType', typesOfFamily(event.target.value)[0]?.id ?? shippedTypes[0]?.id ?? ''),
+    onChange: (event: { target: { value: Family } }) =>
+      setValue('instrumentType', typesOfFamily(event.target.value)[0]?.id ?? shippedTypes[0]?.id ?? ''),
   });
   return (
     <form onSubmit={(event) => void submit(event)} noValidate>
@@ -154,12 +193,23 @@ export function IntakeForm() {
               <TextField {...field('finish')} label="Finish" />
             </div>
           </div>
-          <Form.Check id="photographed" className="mb-2" type="checkbox" label="Photographed from all sides" {...register('photographed')} />
-          <Form.Check id="protectedMaterial" type="checkbox" label="May hold ivory, tortoiseshell, lead paint or other protected or hazardous material" {...register('protectedMaterial')} />
+          <Form.Check
+            id="photographed"
+            className="mb-2"
+            type="checkbox"
+            label="Photographed from all sides"
+            {...register('photographed')}
+          />
+          <Form.Check
+            id="protectedMaterial"
+            type="checkbox"
+            label="May hold ivory, tortoiseshell, lead paint or other protected or hazardous material"
+            {...register('protectedMaterial')}
+          />
           {protectedMaterial && (
             <p className="say attention mt-2 mb-0">
-              Ivory and other protected materials, lead paint and instruments of museum value are often refused or referred. Check the law
-              and ask a qualified person before any work, sale or transport.
+              Ivory and other protected materials, lead paint and instruments of museum value are often refused or
+              referred. Check the law and ask a qualified person before any work, sale or transport.
             </p>
           )}
         </div>
@@ -177,7 +227,15 @@ export function IntakeForm() {
             <fieldset className="mb-3">
               <legend className="fs-6">Practice</legend>
               {practiceNames.map((name) => (
-                <Form.Check key={name} id={`practice-${name}`} className="mb-2" type="radio" value={name} label={practices[name].title} {...register('practice')} />
+                <Form.Check
+                  key={name}
+                  id={`practice-${name}`}
+                  className="mb-2"
+                  type="radio"
+                  value={name}
+                  label={practices[name].title}
+                  {...register('practice')}
+                />
               ))}
               <p className="soft mb-0" aria-live="polite">
                 {practices[practice].holds}

@@ -10,18 +10,20 @@ const half = 22.5;
  */
 export function LeakPicture({ pad, here }: { pad: JudgedPad; here: number | null }) {
   const point = (clock: number, r: number) => `${r * Math.sin(toRadians(clock))} ${-r * Math.cos(toRadians(clock))}`;
-  const open = pad.points.filter(({ mean }) => mean !== null && mean > pad.limit + 1e-9).map(({ point: { clock } }) => `${clock}°`);
+  const open = pad.points
+    .filter(({ mean }) => mean !== null && mean > pad.limit + 1e-9)
+    .map(({ point: { clock } }) => `${clock}°`);
   const missing = pad.points.filter(({ mean }) => mean === null).length;
   const label = `Leak picture: ${open.length > 0 ? `light at ${open.join(', ')}` : 'no light'}${missing > 0 ? `; ${missing} positions not read` : ''}. Front at the top, hinge below.`;
   return (
-    <svg className="leak-picture" viewBox="-120 -128 240 262" role="img" aria-label={label}>
+    <svg className="leak-picture" viewBox="-128 -128 256 276" role="img" aria-label={label}>
       <defs>
-        <filter id="glow" x="-60%" y="-60%" width="220%" height="220%">
+        <filter id="glow" filterUnits="userSpaceOnUse" x={-128} y={-128} width={256} height={256}>
           <feGaussianBlur stdDeviation="5" />
         </filter>
       </defs>
-      <rect x={-62} y={104} width={124} height={9} rx={4} fill="var(--line-strong)" />
-      <path d="M-14 86 L-10 106 L10 106 L14 86 Z" fill="var(--line-strong)" />
+      <rect x={-62} y={130} width={124} height={10} rx={4} fill="var(--line-strong)" />
+      <path d="M-30 80 L-22 132 L-14 132 L-22 86 Z M30 80 L22 132 L14 132 L22 86 Z" fill="var(--line-strong)" />
       <circle r={96} fill="var(--pad-dark)" />
       <g fill="none">
         {pad.points.map(({ point: { clock }, mean }) => {
@@ -32,7 +34,9 @@ export function LeakPicture({ pad, here }: { pad: JudgedPad; here: number | null
           const arc = `M${point(clock - half, 90)} A90 90 0 0 1 ${point(clock + half, 90)}`;
           return (
             <g key={clock} stroke="var(--glow)">
-              {leaks && <path d={arc} strokeWidth={10 + 22 * share} opacity={0.35 + 0.65 * share} filter="url(#glow)" />}
+              {leaks && (
+                <path d={arc} strokeWidth={10 + 22 * share} opacity={0.35 + 0.65 * share} filter="url(#glow)" />
+              )}
               <path d={arc} strokeWidth={2 + 9 * share} opacity={leaks ? 1 : 0.35} />
             </g>
           );

@@ -2,14 +2,11 @@
 
 import {
   adviceWords,
-
-
   parseLength,
   pictureWords,
   pointKey,
   printLength,
   printWithUncertainty,
-
   shelfGauges,
   stateOf,
   type ConformityOutput,
@@ -60,7 +57,12 @@ function rowsOf(judgement: JobJudgement, group: Group, part: string): Row[] {
   const pad = judgement.pads.get(part);
   const rim = judgement.rims.get(part);
   if (group === 'pad') {
-    return (pad?.points ?? []).map((point) => ({ ...point, key: pointKey(point.point), place: place(point.point), optional: false }));
+    return (pad?.points ?? []).map((point) => ({
+      ...point,
+      key: pointKey(point.point),
+      place: place(point.point),
+      optional: false,
+    }));
   }
   return [...(rim?.heights ?? []), ...(rim?.diameters ?? [])].map((point) => ({
     ...point,
@@ -71,7 +73,14 @@ function rowsOf(judgement: JobJudgement, group: Group, part: string): Row[] {
   }));
 }
 
-const gaugeFor = (measure: MeasuringPoint['measure']) => ({ gap: 'feeler-film', height: 'dial-indicator', diameter: 'telescoping-gauge' })[measure];
+/** A gap has a verdict of its own; a height or diameter is only read, and the rim judged as a whole. */
+function rowState({ state, optional, conformity, mean }: Row) {
+  if (state === 'unmeasured') return optional ? null : <StateMark state={state} word={false} />;
+  return conformity || mean === null ? <StateMark state={state} /> : <span className="soft">read</span>;
+}
+
+const gaugeFor = (measure: MeasuringPoint['measure']) =>
+  ({ gap: 'feeler-film', height: 'dial-indicator', diameter: 'telescoping-gauge' })[measure];
 
 /** The pads or rims of the instrument, walked with the keyboard alone. */
 export function MeasureView() {
@@ -86,7 +95,8 @@ export function MeasureView() {
   const asked = query.get('part') ?? '';
   const part = parts.includes(asked) ? asked : (parts[0] ?? '');
   const rows = rowsOf(judgement, group, part);
-  const go = (toGroup: Group, to: string) => router.replace(`/jobs/${ticket}/measure?group=${toGroup}&part=${to}`, { scroll: false });
+  const go = (toGroup: Group, to: string) =>
+    router.replace(`/jobs/${ticket}/measure?group=${toGroup}&part=${to}`, { scroll: false });
   usePageKeys(keys);
 
   return (
@@ -105,7 +115,11 @@ export function MeasureView() {
       }}
       onUndo={() => {
         const last = state.entries.findLast(
-          (entry) => entry.kind === 'reading' && entry.body.point.group === group && entry.body.point.part === part && !state.struck.has(entry.id),
+          (entry) =>
+            entry.kind === 'reading' &&
+            entry.body.point.group === group &&
+            entry.body.point.part === part &&
+            !state.struck.has(entry.id),
         );
         if (!last || last.kind !== 'reading') return null;
         write('strike', { entry: last.id, reason: 'undone while measuring' });
@@ -152,7 +166,15 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
   const last = rows.find(({ key }) => key === lastKey) ?? row;
   const lastReading = last?.fresh.at(-1);
 
-  useEffect(() => input.current?.focus({ preventScroll: true }), []);
+  const listed = useRef<HTMLUListElement>(null);
+
+  useEffect(() => {
+    input.current?.focus({ preventScroll: true });
+    // Only the list scrolls, never the page: the strip and the readout stay where they are.
+    const list = listed.current;
+    const current = list?.querySelector<HTMLElement>('[aria-current=true]');
+    if (list && current) list.scrollTop = current.offsetTop - list.offsetTop - list.clientHeight / 2;
+  }, []);
 
   const move = (step: number) => setIndex((at) => Math.max(0, Math.min(rows.length - 1, at + step)));
   const otherPart = (step: number) => {
@@ -196,17 +218,28 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
   const verdictState = group === 'pad' ? (last?.state ?? 'unmeasured') : partState;
   const nextRow = rows[index + 1];
 
+  const answers = suggestions.map((suggestion) => <SuggestionCard key={suggestion.key} suggestion={suggestion} />);
+
   const work = (
     <div className="measure">
       <div>
         <div className="d-flex gap-2 mb-2" role="group" aria-label="What to measure">
           {(['pad', 'rim'] as const).map((each) => (
-            <Button key={each} variant={each === group ? 'primary' : 'quiet'} aria-pressed={each === group} onClick={() => go(each, part)}>
+            <Button
+              key={each}
+              variant={each === group ? 'primary' : 'quiet'}
+              aria-pressed={each === group}
+              onClick={() => go(each, part)}
+            >
               {each === 'pad' ? 'Pads' : 'Rims'}
             </Button>
           ))}
         </div>
-        <ul className="part-list" aria-label={group === 'pad' ? 'Pads along the tube' : 'Rims along the tube'}>
+        <ul
+          ref={listed}
+          className="part-list"
+          aria-label={group === 'pad' ? 'Pads along the tube' : 'Rims along the tube'}
+        >
           {parts.map((each) => (
             <li key={each}>
               <button type="button" aria-current={each === part ? 'true' : undefined} onClick={() => go(group, each)}>
@@ -222,20 +255,25 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
           {group === 'pad' ? 'Pad' : 'Rim'} of {partName} <StateMark state={partState} />
         </h2>
         {group === 'pad' && pad && (
-          <>
+          <div className="judged">
             <LeakPicture pad={pad} here={row?.point.clock ?? null} />
-            <p className="mt-2 mb-1" aria-live="polite">
-              {pad.seat ? (
-                <>
-                  <strong>{pictureWords[pad.seat.picture].title}.</strong> {pictureWords[pad.seat.picture].causes}{' '}
-                  {pad.seat.rimSuspected ? 'The gaps follow the hollows of the rim. ' : ''}
-                  <strong>{adviceWords[pad.seat.advice]}</strong>
-                </>
-              ) : (
-                <span className="soft">All eight positions at the lightest touch make the picture. Let the finger only rest on the key.</span>
-              )}
-            </p>
-          </>
+            <div>
+              <p className="mb-1" aria-live="polite">
+                {pad.seat ? (
+                  <>
+                    <strong>{pictureWords[pad.seat.picture].title}.</strong> {pictureWords[pad.seat.picture].causes}{' '}
+                    {pad.seat.rimSuspected ? 'The gaps follow the hollows of the rim. ' : ''}
+                    <strong>{adviceWords[pad.seat.advice]}</strong>
+                  </>
+                ) : (
+                  <span className="soft">
+                    All eight positions at the lightest touch make the picture. Let the finger only rest on the key.
+                  </span>
+                )}
+              </p>
+              {answers}
+            </div>
+          </div>
         )}
         {group === 'rim' && rim && (
           <>
@@ -244,7 +282,8 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
               <dl className="row mb-0 mt-2">
                 <dt className="col-5">Flatness</dt>
                 <dd className="col-7">
-                  {printWithUncertainty(rim.rim.flatness, rim.flatness.expandedUncertainty, unit)}, limit {printLength(rim.limits.flatness, unit)}
+                  {printWithUncertainty(rim.rim.flatness, rim.flatness.expandedUncertainty, unit)}, limit{' '}
+                  {printLength(rim.limits.flatness, unit)}
                 </dd>
                 <dt className="col-5">Tilt across the rim</dt>
                 <dd className="col-7">
@@ -261,11 +300,13 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
                 )}
               </dl>
             ) : (
-              <p className="soft mt-2 mb-0">Six heights or more make the plane. Diameters across the hole are optional.</p>
+              <p className="soft mt-2 mb-0">
+                Six heights or more make the plane. Diameters across the hole are optional.
+              </p>
             )}
           </>
         )}
-        {suggestions.length > 0 && <div className="mt-3">{suggestions.map((suggestion) => <SuggestionCard key={suggestion.key} suggestion={suggestion} />)}</div>}
+        {group === 'rim' && answers}
       </div>
       <div>
         <div className="sheet">
@@ -282,12 +323,15 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
               {rows.map((each, i) => (
                 <tr key={each.key} className={i === index ? 'here' : ''} onClick={() => setIndex(i)}>
                   <th scope="row">
-                    {each.place} <span className="soft">{each.point.measure === 'gap' ? clockName(each.point.clock) : ''}</span>
+                    {each.place}{' '}
+                    <span className="soft">{each.point.measure === 'gap' ? clockName(each.point.clock) : ''}</span>
                   </th>
                   <td>
                     {each.mean !== null ? (
                       <>
-                        {each.conformity ? printWithUncertainty(each.mean, each.conformity.expandedUncertainty, unit) : printLength(each.mean, unit)}
+                        {each.conformity
+                          ? printWithUncertainty(each.mean, each.conformity.expandedUncertainty, unit)
+                          : printLength(each.mean, unit)}
                         {each.fresh.length > 1 && <span className="soft"> ({each.fresh.length} readings)</span>}
                       </>
                     ) : each.stale.length > 0 ? (
@@ -298,14 +342,15 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
                       <span className="soft">{each.optional ? 'if wanted' : '–'}</span>
                     )}
                   </td>
-                  <td>{each.optional && each.state === 'unmeasured' ? null : <StateMark state={each.state} word={each.state !== 'unmeasured'} />}</td>
+                  <td>{rowState(each)}</td>
                 </tr>
               ))}
             </tbody>
           </table>
           {rows.some(({ fresh, stale }) => fresh.length === 0 && stale.length > 0) && (
             <p className="say attention mt-2 mb-0">
-              Stale since “{rows.findLast(({ stale }) => stale.length > 0)?.stale.at(-1)?.stale?.title}”. Read again before relying on it.
+              Stale since “{rows.findLast(({ stale }) => stale.length > 0)?.stale.at(-1)?.stale?.title}”. Read again
+              before relying on it.
             </p>
           )}
         </div>
@@ -364,7 +409,6 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
             setProblem(null);
           }}
           onKeyDown={onKeyDown}
-          placeholder={unit === 'mm' ? '0.05' : unit === 'in' ? '.002' : '2'}
         />
         <div id={`${id}-problem`} role="alert" style={{ color: 'var(--fault)' }}>
           {problem}
@@ -388,4 +432,3 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
   );
   return <Bands work={work} readout={readout} />;
 }
-

@@ -10,7 +10,7 @@ import { entryWords } from './entryWords';
 import { Bands } from './JobShell';
 import { StateMark } from './StateMark';
 
-const pageOfLog = 40;
+const pageOfLog = 25;
 
 function PracticeChange() {
   const { state, write } = useJob();
@@ -25,7 +25,12 @@ function PracticeChange() {
       }}
     >
       <Form.Label htmlFor={`${id}-practice`}>Practice</Form.Label>
-      <Form.Select id={`${id}-practice`} className="mb-1" value={practice} onChange={(event) => setPractice(event.target.value as PracticeName)}>
+      <Form.Select
+        id={`${id}-practice`}
+        className="mb-1"
+        value={practice}
+        onChange={(event) => setPractice(event.target.value as PracticeName)}
+      >
         {practiceNames.map((name) => (
           <option key={name} value={name}>
             {practices[name].title}
@@ -36,7 +41,12 @@ function PracticeChange() {
       {practice !== state.practice && (
         <>
           <Form.Label htmlFor={`${id}-reason`}>Why change it? Limits and plan follow.</Form.Label>
-          <Form.Control id={`${id}-reason`} className="mb-2" value={reason} onChange={(event) => setReason(event.target.value)} />
+          <Form.Control
+            id={`${id}-reason`}
+            className="mb-2"
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
           <Button type="submit" disabled={reason.trim() === ''}>
             Change the practice
           </Button>
@@ -72,17 +82,42 @@ function NoteForm() {
       <h2>Write in the logbook</h2>
       <div className="d-flex gap-4 mb-2">
         {(['note', 'decision'] as const).map((each) => (
-          <Form.Check key={each} id={`${id}-${each}`} type="radio" name={`${id}-kind`} label={capital(each)} checked={kind === each} onChange={() => setKind(each)} />
+          <Form.Check
+            key={each}
+            id={`${id}-${each}`}
+            type="radio"
+            name={`${id}-kind`}
+            label={capital(each)}
+            checked={kind === each}
+            onChange={() => setKind(each)}
+          />
         ))}
       </div>
       <Form.Label htmlFor={`${id}-text`}>{kind === 'note' ? 'Note' : 'What had to be decided'}</Form.Label>
-      <Form.Control id={`${id}-text`} as="textarea" rows={2} className="mb-2" value={text} onChange={(event) => setText(event.target.value)} />
+      <Form.Control
+        id={`${id}-text`}
+        as="textarea"
+        rows={2}
+        className="mb-2"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
       {kind === 'decision' && (
         <>
           <Form.Label htmlFor={`${id}-choice`}>What was decided</Form.Label>
-          <Form.Control id={`${id}-choice`} className="mb-2" value={choice} onChange={(event) => setChoice(event.target.value)} />
+          <Form.Control
+            id={`${id}-choice`}
+            className="mb-2"
+            value={choice}
+            onChange={(event) => setChoice(event.target.value)}
+          />
           <Form.Label htmlFor={`${id}-reason`}>Why</Form.Label>
-          <Form.Control id={`${id}-reason`} className="mb-2" value={reason} onChange={(event) => setReason(event.target.value)} />
+          <Form.Control
+            id={`${id}-reason`}
+            className="mb-2"
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
         </>
       )}
       <Button type="submit" disabled={!ready}>
@@ -92,58 +127,103 @@ function NoteForm() {
   );
 }
 
-/** The logbook, newest first; an entry can be struck, never taken out. */
-function Logbook() {
+/** Readings of one part taken in a row by one hand stand together; every other entry by itself. Newest first. */
+function grouped(entries: readonly Entry[]): Entry[][] {
+  const groups: Entry[][] = [];
+  for (const entry of entries) {
+    const last = groups.at(-1)?.[0];
+    const together =
+      entry.kind === 'reading' &&
+      last?.kind === 'reading' &&
+      last.author === entry.author &&
+      last.body.point.part === entry.body.point.part &&
+      last.body.point.group === entry.body.point.group;
+    if (together) groups.at(-1)?.push(entry);
+    else groups.push([entry]);
+  }
+  return groups.reverse();
+}
+
+function LogEntry({ entry }: { entry: Entry }) {
   const { state, names, write } = useJob();
   const id = useId();
-  const [shown, setShown] = useState(pageOfLog);
-  const [striking, setStriking] = useState<Entry | null>(null);
+  const [striking, setStriking] = useState(false);
   const [reason, setReason] = useState('');
-  const entries = state.entries.slice(-shown).reverse();
+  const struck = state.struck.has(entry.id);
+  const words = entryWords(entry, names);
+  const canStrike = !struck && !striking && entry.kind !== 'strike' && entry.kind !== 'intake';
+  return (
+    <div className={`log-entry${struck ? ' soft' : ''}`}>
+      <div>
+        {struck ? <s>{words}</s> : words}
+        {struck && ' (struck)'}
+        {striking && (
+          <form
+            className="mt-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              write('strike', { entry: entry.id, reason });
+              setStriking(false);
+            }}
+          >
+            <Form.Label htmlFor={`${id}-strike`}>Why strike it? It stays readable.</Form.Label>
+            <Form.Control
+              id={`${id}-strike`}
+              className="mb-2"
+              value={reason}
+              onChange={(event) => setReason(event.target.value)}
+              autoFocus
+            />
+            <Button type="submit">Strike</Button>
+          </form>
+        )}
+      </div>
+      {canStrike && (
+        <Button variant="quiet" onClick={() => setStriking(true)} aria-label={`Strike: ${words}`}>
+          Strike
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** The logbook, newest first; an entry can be struck, never taken out. */
+function Logbook() {
+  const { state, names } = useJob();
+  const [shown, setShown] = useState(pageOfLog);
+  const groups = grouped(state.entries);
   return (
     <section aria-label="Logbook">
       <h2>Logbook</h2>
-      <ol className="plan-list" reversed>
-        {entries.map((entry) => {
-          const struck = state.struck.has(entry.id);
+      <ol className="plan-list">
+        {groups.slice(0, shown).map((group) => {
+          const [first] = group;
+          if (!first) return null;
           return (
-            <li key={entry.id} className={`step-row${struck ? ' over' : ''}`}>
+            <li key={first.id} className="log-row">
               <div className="soft">
-                {momentText(entry.benchTime)}
+                {momentText(first.benchTime)}
                 <br />
-                {entry.author}
+                {first.author}
               </div>
-              <div>
-                {struck ? <s>{entryWords(entry, names)}</s> : entryWords(entry, names)}
-                {struck && <span className="soft"> (struck)</span>}
-                {striking?.id === entry.id && (
-                  <form
-                    className="mt-2"
-                    onSubmit={(event) => {
-                      event.preventDefault();
-                      write('strike', { entry: entry.id, reason });
-                      setStriking(null);
-                      setReason('');
-                    }}
-                  >
-                    <Form.Label htmlFor={`${id}-strike`}>Why strike it? It stays readable.</Form.Label>
-                    <Form.Control id={`${id}-strike`} className="mb-2" value={reason} onChange={(event) => setReason(event.target.value)} autoFocus />
-                    <Button type="submit">Strike</Button>
-                  </form>
-                )}
-              </div>
-              {!struck && entry.kind !== 'strike' && entry.kind !== 'intake' && striking?.id !== entry.id ? (
-                <Button variant="quiet" onClick={() => setStriking(entry)} aria-label={`Strike: ${entryWords(entry, names)}`}>
-                  Strike
-                </Button>
+              {first.kind === 'reading' && group.length > 1 ? (
+                <details>
+                  <summary>
+                    {group.length} readings, {first.body.point.group} of{' '}
+                    {names.get(first.body.point.part) ?? first.body.point.part}
+                  </summary>
+                  {group.map((entry) => (
+                    <LogEntry key={entry.id} entry={entry} />
+                  ))}
+                </details>
               ) : (
-                <span />
+                <LogEntry entry={first} />
               )}
             </li>
           );
         })}
       </ol>
-      {shown < state.entries.length && (
+      {shown < groups.length && (
         <Button variant="quiet" className="mt-2" onClick={() => setShown(shown + pageOfLog)}>
           Show earlier entries
         </Button>
@@ -156,8 +236,12 @@ function Logbook() {
 export function OverviewView() {
   const { ticket, state, judgement, plan } = useJob();
   const { intake } = state;
-  const stale = [...judgement.pads.values(), ...judgement.rims.values()].filter((report) => report.state === 'stale').length;
-  const outside = [...judgement.pads.values(), ...judgement.rims.values()].filter((report) => report.state === 'outside').length;
+  const stale = [...judgement.pads.values(), ...judgement.rims.values()].filter(
+    (report) => report.state === 'stale',
+  ).length;
+  const outside = [...judgement.pads.values(), ...judgement.rims.values()].filter(
+    (report) => report.state === 'outside',
+  ).length;
   const facts: [string, string | undefined][] = [
     ['Owner', intake?.owner],
     ['Serial', intake?.serial],
@@ -178,16 +262,19 @@ export function OverviewView() {
               <ul className="mb-0">
                 <li>
                   {judgement.suggestions.length > 0 ? (
-                    <Link href={`/jobs/${ticket}/findings`}>{judgement.suggestions.length} suggestions from the readings to answer</Link>
+                    <Link href={`/jobs/${ticket}/findings`}>
+                      {judgement.suggestions.length} suggestions from the readings to answer
+                    </Link>
                   ) : (
                     'No suggestion waits for an answer'
                   )}
                 </li>
                 <li>
-                  <StateMark state="outside" /> {outside} pads and rims; <StateMark state="stale" /> {stale}
+                  Pads and rims: {outside} <StateMark state="outside" />, {stale} <StateMark state="stale" />
                 </li>
                 <li>
-                  {plan.steps.filter(({ status }) => status === 'done' || status === 'skipped').length} of {plan.steps.length} steps behind us
+                  {plan.steps.filter(({ status }) => status === 'done' || status === 'skipped').length} of{' '}
+                  {plan.steps.length} steps behind us
                 </li>
                 {state.signOff && <li>Signed off by {state.signOff.author}</li>}
               </ul>

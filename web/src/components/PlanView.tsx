@@ -24,10 +24,16 @@ function Gate({ gate, ticket }: { gate: GateCheck[]; ticket: string }) {
   const shut = gate.filter(({ open }) => !open);
   return (
     <section aria-label="Gate" className={`say ${shut.length > 0 ? 'attention' : 'sound'} mb-3`}>
-      <strong>{shut.length > 0 ? 'The gate is closed. It asks for fresh readings:' : 'The gate is open: its readings are fresh.'}</strong>
+      <strong>
+        {shut.length > 0
+          ? 'The gate is closed. It asks for fresh readings:'
+          : 'The gate is open: its readings are fresh.'}
+      </strong>
       <ul className="mb-0">
         {gate.slice(0, 12).map(({ group, part, open, why }) => (
-          <li key={`${group}:${part}`}>{open ? why : <Link href={`/jobs/${ticket}/measure?group=${group}&part=${part}`}>{why}</Link>}</li>
+          <li key={`${group}:${part}`}>
+            {open ? why : <Link href={`/jobs/${ticket}/measure?group=${group}&part=${part}`}>{why}</Link>}
+          </li>
         ))}
         {gate.length > 12 && <li>and {gate.length - 12} more</li>}
       </ul>
@@ -47,7 +53,9 @@ function StepCard({ step }: { step: Step }) {
   const { status, waitsFor, gate, minutes } = step;
   const blocked = waitsFor.length > 0 || gate.some(({ open }) => !open);
   const allAccepted = step.cautions.every((caution) => accepted.includes(caution));
-  const ran = step.state?.startedAt ? Math.max(1, Math.round((Date.parse(now) - Date.parse(step.state.startedAt)) / 60_000)) : minutes.likely;
+  const ran = step.state?.startedAt
+    ? Math.max(1, Math.round((Date.parse(now) - Date.parse(step.state.startedAt)) / 60_000))
+    : minutes.likely;
   const taken = typedMinutes.trim() === '' ? ran : Number(typedMinutes);
 
   const start = () => write('operation-started', { operation: step.id, cautionsAccepted: step.cautions });
@@ -68,13 +76,16 @@ function StepCard({ step }: { step: Step }) {
     <article className="sheet" aria-labelledby={`${id}-title`}>
       <h2 id={`${id}-title`}>{step.title}</h2>
       <p className="soft mb-2">
-        {step.stage} · about {minutesText(minutes.likely)} of work ({minutesText(minutes.low)} to {minutesText(minutes.high)})
+        {step.stage} · about {minutesText(minutes.likely)} of work ({minutesText(minutes.low)} to{' '}
+        {minutesText(minutes.high)})
         {step.unattended > 0 && <> · then {minutesText(step.unattended)} to cure, cool or dry</>}
         {!step.reversible && <> · cannot be undone</>}
       </p>
       {isOver(step) && (
         <p className="say sound">
-          {step.status === 'skipped' ? `Skipped: ${step.state?.reason}` : `Done ${momentText(step.state?.endedAt ?? '')}, ${minutesText(step.state?.minutes ?? 0)}.`}
+          {step.status === 'skipped'
+            ? `Skipped: ${step.state?.reason}`
+            : `Done ${momentText(step.state?.endedAt ?? '')}, ${minutesText(step.state?.minutes ?? 0)}.`}
           {step.curingUntil && ` Leave it until ${momentText(step.curingUntil)}.`}
         </p>
       )}
@@ -84,7 +95,15 @@ function StepCard({ step }: { step: Step }) {
           <ul>
             {step.after.slice(0, 6).map((edge) => (
               <li key={edge.id}>
-                {edge.reason} <span className="soft">(after {waitsFor.some((each) => each.id === edge.id) ? 'waiting for ' : ''}{edge.id.split(':')[0]?.replaceAll('-', ' ')}{names.get(edge.id.split(':')[1] ?? '') && edge.id.split(':')[1] !== 'instrument' ? `, ${names.get(edge.id.split(':')[1] ?? '')}` : ''})</span>
+                {edge.reason}{' '}
+                <span className="soft">
+                  (after {waitsFor.some((each) => each.id === edge.id) ? 'waiting for ' : ''}
+                  {edge.id.split(':')[0]?.replaceAll('-', ' ')}
+                  {names.get(edge.id.split(':')[1] ?? '') && edge.id.split(':')[1] !== 'instrument'
+                    ? `, ${names.get(edge.id.split(':')[1] ?? '')}`
+                    : ''}
+                  )
+                </span>
               </li>
             ))}
           </ul>
@@ -136,7 +155,11 @@ function StepCard({ step }: { step: Step }) {
               label={cautions[caution as CautionId]}
               checked={status === 'started' || accepted.includes(caution)}
               disabled={status === 'started'}
-              onChange={(event) => setAccepted((list) => (event.target.checked ? [...list, caution] : list.filter((each) => each !== caution)))}
+              onChange={(event) =>
+                setAccepted((list) =>
+                  event.target.checked ? [...list, caution] : list.filter((each) => each !== caution),
+                )
+              }
             />
           ))}
           <p className="mb-0">{deferral}</p>
@@ -148,7 +171,14 @@ function StepCard({ step }: { step: Step }) {
             <div className="row">
               <div className="col-sm-4 mb-2">
                 <Form.Label htmlFor={`${id}-minutes`}>Minutes taken</Form.Label>
-                <Form.Control id={`${id}-minutes`} inputMode="decimal" value={typedMinutes} placeholder={String(ran)} isInvalid={minutesBad} onChange={(event) => setTypedMinutes(event.target.value)} />
+                <Form.Control
+                  id={`${id}-minutes`}
+                  inputMode="decimal"
+                  value={typedMinutes}
+                  placeholder={String(ran)}
+                  isInvalid={minutesBad}
+                  onChange={(event) => setTypedMinutes(event.target.value)}
+                />
               </div>
               <div className="col-sm-8 mb-2">
                 <Form.Label htmlFor={`${id}-note`}>Note</Form.Label>
@@ -185,9 +215,17 @@ function StepCard({ step }: { step: Step }) {
               }}
             >
               <Form.Label htmlFor={`${id}-reason`}>
-                {asking === 'skip' ? 'Why is it skipped? What it would have cured stays as a stop-gap.' : 'Why is it done although it waits? This stays on the record.'}
+                {asking === 'skip'
+                  ? 'Why is it skipped? What it would have cured stays as a stop-gap.'
+                  : 'Why is it done although it waits? This stays on the record.'}
               </Form.Label>
-              <Form.Control id={`${id}-reason`} className="mb-2" value={reason} onChange={(event) => setReason(event.target.value)} autoFocus />
+              <Form.Control
+                id={`${id}-reason`}
+                className="mb-2"
+                value={reason}
+                onChange={(event) => setReason(event.target.value)}
+                autoFocus
+              />
               <div className="d-flex gap-2">
                 <Button type="submit" disabled={reason.trim() === ''}>
                   {asking === 'skip' ? 'Skip it' : 'Record it as done'}
@@ -206,13 +244,19 @@ function StepCard({ step }: { step: Step }) {
 
 /** The steps in order, with the card of the one in hand. */
 export function PlanView() {
-  const { ticket, plan } = useJob();
+  const { ticket, plan, judgement } = useJob();
   const query = useSearchParams();
   const router = useRouter();
   const [showDone, setShowDone] = useState(false);
-  const chosen = plan.steps.find(({ id }) => id === query.get('step')) ?? plan.next ?? plan.steps.find((step) => !isOver(step)) ?? null;
+  const chosen =
+    plan.steps.find(({ id }) => id === query.get('step')) ??
+    plan.next ??
+    plan.steps.find((step) => !isOver(step)) ??
+    null;
   const over = plan.steps.filter(isOver).length;
-  const shown = showDone ? plan.steps : plan.steps.filter((step) => !isOver(step) || step.status === 'curing' || step.id === chosen?.id);
+  const shown = showDone
+    ? plan.steps
+    : plan.steps.filter((step) => !isOver(step) || step.status === 'curing' || step.id === chosen?.id);
   const { low, likely, high } = plan.minutesLeft;
   return (
     <Bands
@@ -222,7 +266,8 @@ export function PlanView() {
             <div className="d-flex flex-wrap align-items-center gap-3 mb-2">
               <h2 className="mb-0">Plan</h2>
               <span className="soft">
-                {over} of {plan.steps.length} steps behind us · about {minutesText(likely)} of work left ({minutesText(low)} to {minutesText(high)})
+                {over} of {plan.steps.length} steps behind us · about {minutesText(likely)} of work left (
+                {minutesText(low)} to {minutesText(high)})
               </span>
               {over > 0 && (
                 <Button variant="quiet" aria-pressed={showDone} onClick={() => setShowDone(!showDone)}>
@@ -230,23 +275,42 @@ export function PlanView() {
                 </Button>
               )}
             </div>
+            {judgement.suggestions.length > 0 && (
+              <p className="say attention">
+                <Link href={`/jobs/${ticket}/findings`}>
+                  {judgement.suggestions.length} suggestions from the readings
+                </Link>{' '}
+                are not answered yet; a confirmed one adds its cure here.
+              </p>
+            )}
             <ol className="plan-list">
               {shown.map((step) => (
-                <li key={step.id} className={`step-row ${isOver(step) ? 'over' : step.status}${chosen?.id === step.id ? ' here' : ''}`}>
+                <li
+                  key={step.id}
+                  className={`step-row ${isOver(step) ? 'over' : step.status}${chosen?.id === step.id ? ' here' : ''}`}
+                >
                   <div>
                     <div className="label">{step.stage}</div>
                     <div className="soft">{statusWords[step.status]}</div>
                   </div>
                   <div>
                     <strong>{step.title}</strong>
-                    {!isOver(step) && step.after[0] && <div className="soft">{(step.waitsFor[0] ?? step.after[0]).reason}</div>}
-                    {step.gate.some(({ open }) => !open) && !isOver(step) && <div style={{ color: 'var(--attention)' }}>Gate closed: {step.gate.find(({ open }) => !open)?.why}</div>}
+                    {!isOver(step) && step.after[0] && (
+                      <div className="soft">{(step.waitsFor[0] ?? step.after[0]).reason}</div>
+                    )}
+                    {step.gate.some(({ open }) => !open) && !isOver(step) && (
+                      <div style={{ color: 'var(--attention)' }}>
+                        Gate closed: {step.gate.find(({ open }) => !open)?.why}
+                      </div>
+                    )}
                   </div>
                   <Button
                     variant="quiet"
                     aria-label={`Card of ${step.title}`}
                     aria-current={chosen?.id === step.id ? 'true' : undefined}
-                    onClick={() => router.replace(`/jobs/${ticket}/plan?step=${encodeURIComponent(step.id)}`, { scroll: false })}
+                    onClick={() =>
+                      router.replace(`/jobs/${ticket}/plan?step=${encodeURIComponent(step.id)}`, { scroll: false })
+                    }
                   >
                     Card
                   </Button>
@@ -264,7 +328,13 @@ export function PlanView() {
               </>
             )}
           </div>
-          <div>{chosen ? <StepCard key={`${chosen.id} ${chosen.status}`} step={chosen} /> : <p className="sheet">Nothing is planned yet. Confirm a finding and its cure appears here.</p>}</div>
+          <div>
+            {chosen ? (
+              <StepCard key={`${chosen.id} ${chosen.status}`} step={chosen} />
+            ) : (
+              <p className="sheet">Nothing is planned yet. Confirm a finding and its cure appears here.</p>
+            )}
+          </div>
         </div>
       }
       readout={

@@ -17,10 +17,24 @@ function CsvImport() {
   const [said, setSaid] = useState<{ ok: boolean; lines: string[] } | null>(null);
   const take = async (chosen: File) => {
     try {
-      const response = await fetch(`/api/v1/jobs/${encodeURIComponent(ticket)}/readings?author=${encodeURIComponent(author)}`, { method: 'POST', body: chosen });
-      const body = (await response.json()) as { added?: number; known?: number; problems?: { path: string; message: string }[]; message?: string };
+      const response = await fetch(
+        `/api/v1/jobs/${encodeURIComponent(ticket)}/readings?author=${encodeURIComponent(author)}`,
+        { method: 'POST', body: chosen },
+      );
+      const body = (await response.json()) as {
+        added?: number;
+        known?: number;
+        problems?: { path: string; message: string }[];
+        message?: string;
+      };
       if (response.ok) setSaid({ ok: true, lines: [`${body.added} readings taken; ${body.known} were here already.`] });
-      else setSaid({ ok: false, lines: body.problems?.map(({ path, message }) => `${path}: ${message}`) ?? [body.message ?? 'It was refused.'] });
+      else
+        setSaid({
+          ok: false,
+          lines: body.problems?.map(({ path, message }) => `${path}: ${message}`) ?? [
+            body.message ?? 'It was refused.',
+          ],
+        });
     } catch {
       setSaid({ ok: false, lines: ['The server does not answer. Try again in a moment.'] });
     }
@@ -29,10 +43,16 @@ function CsvImport() {
   return (
     <div className="mt-3">
       <Form.Label htmlFor={id}>Take readings from a CSV file</Form.Label>
-      <Form.Control id={id} ref={file} type="file" accept=".csv,text/csv" onChange={(event) => {
-        const chosen = (event.target as HTMLInputElement).files?.[0];
-        if (chosen) void take(chosen);
-      }} />
+      <Form.Control
+        id={id}
+        ref={file}
+        type="file"
+        accept=".csv,text/csv"
+        onChange={(event) => {
+          const chosen = (event.target as HTMLInputElement).files?.[0];
+          if (chosen) void take(chosen);
+        }}
+      />
       {said && (
         <div role="alert" className={`say mt-2 ${said.ok ? 'sound' : 'fault'}`}>
           {!said.ok && <strong>Nothing was taken.</strong>}
@@ -54,24 +74,54 @@ function SignOff({ record }: { record: JobRecord }) {
   const [summary, setSummary] = useState('');
   const [cautionText, setCautionText] = useState(record.ownerCautions.join('\n'));
   const [checkUp, setCheckUp] = useState('');
-  const open = plan.steps.filter(({ status }) => status === 'ready' || status === 'waiting' || status === 'started').length;
+  const open = plan.steps.filter(
+    ({ status }) => status === 'ready' || status === 'waiting' || status === 'started',
+  ).length;
   return (
     <form
       className="sheet no-print"
       onSubmit={(event) => {
         event.preventDefault();
-        const ownerCautions = cautionText.split('\n').map((line) => line.trim()).filter(Boolean).slice(0, 20);
+        const ownerCautions = cautionText
+          .split('\n')
+          .map((line) => line.trim())
+          .filter(Boolean)
+          .slice(0, 20);
         write('sign-off', { ownerCautions, ...(summary.trim() && { summary }), ...(checkUp && { checkUp }) });
       }}
     >
       <h2>Sign off</h2>
-      {open > 0 && <p className="say attention">{open} {open === 1 ? 'step is' : 'steps are'} still open. Signing now records them as left.</p>}
+      {open > 0 && (
+        <p className="say attention">
+          {open} {open === 1 ? 'step is' : 'steps are'} still open. Signing now records them as left.
+        </p>
+      )}
       <Form.Label htmlFor={`${id}-summary`}>In a few words</Form.Label>
-      <Form.Control id={`${id}-summary`} as="textarea" rows={2} className="mb-2" value={summary} onChange={(event) => setSummary(event.target.value)} />
+      <Form.Control
+        id={`${id}-summary`}
+        as="textarea"
+        rows={2}
+        className="mb-2"
+        value={summary}
+        onChange={(event) => setSummary(event.target.value)}
+      />
       <Form.Label htmlFor={`${id}-cautions`}>Cautions for the owner, one a line</Form.Label>
-      <Form.Control id={`${id}-cautions`} as="textarea" rows={4} className="mb-2" value={cautionText} onChange={(event) => setCautionText(event.target.value)} />
+      <Form.Control
+        id={`${id}-cautions`}
+        as="textarea"
+        rows={4}
+        className="mb-2"
+        value={cautionText}
+        onChange={(event) => setCautionText(event.target.value)}
+      />
       <Form.Label htmlFor={`${id}-check`}>Next check-up</Form.Label>
-      <Form.Control id={`${id}-check`} type="date" className="mb-3" value={checkUp} onChange={(event) => setCheckUp(event.target.value)} />
+      <Form.Control
+        id={`${id}-check`}
+        type="date"
+        className="mb-3"
+        value={checkUp}
+        onChange={(event) => setCheckUp(event.target.value)}
+      />
       <Button type="submit">Sign the record</Button>
     </form>
   );
@@ -92,7 +142,8 @@ export function RecordView() {
   const record = useMemo(() => jobRecord(state, type, now), [state, type, now]);
   if (!record) return null;
   const { unit } = state;
-  const figure = (value: RecordFigure | null) => (value ? printWithUncertainty(value.value, value.uncertainty, unit) : '–');
+  const figure = (value: RecordFigure | null) =>
+    value ? printWithUncertainty(value.value, value.uncertainty, unit) : '–';
   const { intake, signOff } = record;
   const base = `/api/v1/jobs/${ticket}`;
   return (
@@ -104,9 +155,12 @@ export function RecordView() {
               {record.ticket}: {record.instrument}
             </h2>
             <p>
-              {[intake.maker, intake.model, intake.serial && `no. ${intake.serial}`, intake.made].filter(Boolean).join(', ')}
+              {[intake.maker, intake.model, intake.serial && `no. ${intake.serial}`, intake.made]
+                .filter(Boolean)
+                .join(', ')}
               <br />
-              {intake.owner}. Taken in {dayText(record.openedAt)}. Practice: {record.practice.title}. {record.practice.holds}
+              {intake.owner}. Taken in {dayText(record.openedAt)}. Practice: {record.practice.title}.{' '}
+              {record.practice.holds}
             </p>
             <Section title="Found" empty={record.found.length === 0 && 'Nothing yet.'}>
               <ul>
@@ -122,7 +176,12 @@ export function RecordView() {
               <ul>
                 {record.done.map((step) => (
                   <li key={`${step.operation} ${step.at}`}>
-                    {step.title} <span className="soft">{dayText(step.at)}, {step.by}, {minutesText(step.minutes)}{step.note && ` · ${step.note}`}{step.override && ` · done although it waited: ${step.override}`}</span>
+                    {step.title}{' '}
+                    <span className="soft">
+                      {dayText(step.at)}, {step.by}, {minutesText(step.minutes)}
+                      {step.note && ` · ${step.note}`}
+                      {step.override && ` · done although it waited: ${step.override}`}
+                    </span>
                   </li>
                 ))}
               </ul>
@@ -167,7 +226,10 @@ export function RecordView() {
               <ul>
                 {record.decisions.map((item) => (
                   <li key={item.at + item.what}>
-                    {item.what} <span className="soft">{item.why} ({item.by}, {dayText(item.at)})</span>
+                    {item.what}{' '}
+                    <span className="soft">
+                      {item.why} ({item.by}, {dayText(item.at)})
+                    </span>
                   </li>
                 ))}
               </ul>
@@ -189,7 +251,9 @@ export function RecordView() {
               </ul>
               <p className="mb-0">
                 Time: {minutesText(record.minutes)}.{' '}
-                {signOff ? `Signed by ${signOff.by}, ${dayText(signOff.at)}.${signOff.checkUp ? ` Next check-up ${dayText(signOff.checkUp)}.` : ''} ${signOff.summary}` : 'Not signed yet.'}
+                {signOff
+                  ? `Signed by ${signOff.by}, ${dayText(signOff.at)}.${signOff.checkUp ? ` Next check-up ${dayText(signOff.checkUp)}.` : ''} ${signOff.summary}`
+                  : 'Not signed yet.'}
               </p>
             </Section>
           </article>

@@ -11,13 +11,25 @@ Chart.register(CategoryScale, LinearScale, PointElement, LineElement, Tooltip, L
 /** The colours of the light that is on, read from the page so that there is one place for them. */
 function useColours() {
   const { light } = useBench();
-  const [colours, setColours] = useState({ ink: '#241a17', soft: '#4b4441', line: '#a9b0b5', action: '#0b5c52', attention: '#7a5200' });
+  const [colours, setColours] = useState({
+    ink: '#241a17',
+    soft: '#4b4441',
+    line: '#a9b0b5',
+    action: '#0b5c52',
+    attention: '#7a5200',
+  });
   useEffect(() => {
     const style = getComputedStyle(document.documentElement);
     const read = (name: string) => style.getPropertyValue(name).trim();
     // Colours live in the style sheet and are only known once it is applied.
     // eslint-disable-next-line react-hooks/set-state-in-effect
-    setColours({ ink: read('--ink'), soft: read('--ink-soft'), line: read('--line'), action: read('--action'), attention: read('--attention') });
+    setColours({
+      ink: read('--ink'),
+      soft: read('--ink-soft'),
+      line: read('--line'),
+      action: read('--action'),
+      attention: read('--attention'),
+    });
   }, [light]);
   return colours;
 }
@@ -28,23 +40,41 @@ export function RimChart({ report, unit }: { report: RimReport; unit: LengthUnit
   const clocks = [...report.heights.map(({ point }) => point.clock), 360];
   const scale = mmPerUnit[unit];
   const at = (clock: number) => report.heights.find(({ point }) => point.clock === clock % 360)?.mean ?? null;
-  const residual = (clock: number) => report.rim?.residuals.find((sample) => sample.clock === clock % 360)?.residual ?? null;
+  const residual = (clock: number) =>
+    report.rim?.residuals.find((sample) => sample.clock === clock % 360)?.residual ?? null;
   const plane = (clock: number) => {
     const [height, rest] = [at(clock), residual(clock)];
     return height === null || rest === null ? null : height - rest;
   };
-  const series = (of: (clock: number) => number | null) => clocks.map((clock) => (of(clock) === null ? null : (of(clock) as number) / scale));
+  const series = (of: (clock: number) => number | null) =>
+    clocks.map((clock) => (of(clock) === null ? null : (of(clock) as number) / scale));
   const summary = report.rim
     ? `Flatness ${(report.rim.flatness / scale).toFixed(4)} ${unit}, tilt ${(report.rim.tilt / scale).toFixed(4)} ${unit}.`
     : 'Not enough heights yet.';
   return (
-    <div style={{ height: '20rem' }} role="img" aria-label={`Rim height round the clock. ${summary}`}>
+    <div style={{ height: '15rem' }} role="img" aria-label={`Rim height round the clock. ${summary}`}>
       <Line
         data={{
           labels: clocks.map((clock) => `${clock}°`),
           datasets: [
-            { label: 'height', data: series(at), borderColor: colours.action, backgroundColor: colours.action, pointRadius: 5, borderWidth: 2, tension: 0 },
-            { label: 'level plane through it', data: series(plane), borderColor: colours.soft, borderDash: [6, 4], pointRadius: 0, borderWidth: 2, tension: 0.4 },
+            {
+              label: 'height',
+              data: series(at),
+              borderColor: colours.action,
+              backgroundColor: colours.action,
+              pointRadius: 5,
+              borderWidth: 2,
+              tension: 0,
+            },
+            {
+              label: 'level plane through it',
+              data: series(plane),
+              borderColor: colours.soft,
+              borderDash: [6, 4],
+              pointRadius: 0,
+              borderWidth: 2,
+              tension: 0.4,
+            },
           ],
         }}
         options={{
@@ -53,8 +83,16 @@ export function RimChart({ report, unit }: { report: RimReport; unit: LengthUnit
           spanGaps: false,
           color: colours.ink,
           scales: {
-            x: { title: { display: true, text: 'clock (0° front, 180° hinge)', color: colours.ink }, ticks: { color: colours.ink }, grid: { color: colours.line } },
-            y: { title: { display: true, text: `height, ${unit}`, color: colours.ink }, ticks: { color: colours.ink }, grid: { color: colours.line } },
+            x: {
+              title: { display: true, text: 'clock (0° front, 180° hinge)', color: colours.ink },
+              ticks: { color: colours.ink },
+              grid: { color: colours.line },
+            },
+            y: {
+              title: { display: true, text: `height, ${unit}`, color: colours.ink },
+              ticks: { color: colours.ink },
+              grid: { color: colours.line },
+            },
           },
           plugins: { legend: { labels: { color: colours.ink, boxWidth: 24 } } },
         }}

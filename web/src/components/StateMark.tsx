@@ -8,7 +8,9 @@ export function StateShape({ state, size = 5 }: { state: MeasureState; size?: nu
     <g className={`mark ${state}`} strokeWidth={stroke}>
       {state === 'unmeasured' && <circle r={r} />}
       {state === 'within' && <circle r={r} className="solid" />}
-      {state === 'outside' && <path d={`M0 ${-size} L${size} ${size * 0.8} L${-size} ${size * 0.8} Z`} className="solid" />}
+      {state === 'outside' && (
+        <path d={`M0 ${-size} L${size} ${size * 0.8} L${-size} ${size * 0.8} Z`} className="solid" />
+      )}
       {state === 'undecided' && (
         <>
           <circle r={r} />
@@ -24,7 +26,14 @@ export function StateShape({ state, size = 5 }: { state: MeasureState; size?: nu
 export function StateMark({ state, word = true }: { state: MeasureState; word?: boolean }) {
   return (
     <span className="state-word">
-      <svg width="18" height="18" viewBox="-6 -6 12 12" role={word ? undefined : 'img'} aria-hidden={word} aria-label={word ? undefined : measureStateWords[state]}>
+      <svg
+        width="18"
+        height="18"
+        viewBox="-6 -6 12 12"
+        role={word ? undefined : 'img'}
+        aria-hidden={word}
+        aria-label={word ? undefined : measureStateWords[state]}
+      >
         <StateShape state={state} />
       </svg>
       {word && <span>{measureStateWords[state]}</span>}

@@ -35,7 +35,8 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
   return (
     <article className="sheet" aria-labelledby={`${id}-title`}>
       <h3 id={`${id}-title`}>
-        {findingWords[suggestion.kind].title}: {place} <span className="soft">({severityWords[suggestion.severity]})</span>
+        {findingWords[suggestion.kind].title}: {place}{' '}
+        <span className="soft">({severityWords[suggestion.severity]})</span>
       </h3>
       <p className="mb-1">{suggestion.cause}</p>
       <p className="mb-1">
@@ -68,7 +69,11 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
           <div className="row">
             <div className="col-7 mb-2">
               <Form.Label htmlFor={`${id}-kind`}>Finding</Form.Label>
-              <Form.Select id={`${id}-kind`} value={kind} onChange={(event) => setKind(event.target.value as FindingKind)}>
+              <Form.Select
+                id={`${id}-kind`}
+                value={kind}
+                onChange={(event) => setKind(event.target.value as FindingKind)}
+              >
                 {findingKinds.map((each) => (
                   <option key={each} value={each}>
                     {findingWords[each].title}
@@ -78,7 +83,11 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
             </div>
             <div className="col-5 mb-2">
               <Form.Label htmlFor={`${id}-severity`}>How bad</Form.Label>
-              <Form.Select id={`${id}-severity`} value={severity} onChange={(event) => setSeverity(Number(event.target.value))}>
+              <Form.Select
+                id={`${id}-severity`}
+                value={severity}
+                onChange={(event) => setSeverity(Number(event.target.value))}
+              >
                 {[1, 2, 3].map((each) => (
                   <option key={each} value={each}>
                     {severityWords[each]}
@@ -88,7 +97,14 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
             </div>
           </div>
           <Form.Label htmlFor={`${id}-note`}>Note</Form.Label>
-          <Form.Control id={`${id}-note`} as="textarea" rows={2} className="mb-2" value={note} onChange={(event) => setNote(event.target.value)} />
+          <Form.Control
+            id={`${id}-note`}
+            as="textarea"
+            rows={2}
+            className="mb-2"
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
           <div className="d-flex gap-2">
             <Button type="submit">Confirm as edited</Button>
             <Button variant="quiet" onClick={() => setMode('offer')}>
@@ -105,7 +121,13 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
           }}
         >
           <Form.Label htmlFor={`${id}-reason`}>Why not?</Form.Label>
-          <Form.Control id={`${id}-reason`} className="mb-2" value={reason} onChange={(event) => setReason(event.target.value)} autoFocus />
+          <Form.Control
+            id={`${id}-reason`}
+            className="mb-2"
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+            autoFocus
+          />
           <div className="d-flex gap-2">
             <Button type="submit" disabled={reason.trim() === ''}>
               Decline

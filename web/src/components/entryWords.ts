@@ -8,7 +8,7 @@ export function entryWords(entry: Entry, names: ReadonlyMap<string, string>): st
       return `Taken in from ${entry.body.owner}`;
     case 'reading': {
       const { point, typed, gauge } = entry.body;
-      return `Read ${typed} · ${point.group} of ${name(point.part)}, ${point.measure} at ${point.clock}° · ${gauge.name}`;
+      return `Read ${typed.replace('-', '−')} · ${point.group} of ${name(point.part)}, ${point.measure} at ${point.clock}° · ${gauge.name}`;
     }
     case 'finding':
       return `${findingWords[entry.body.kind].title}, ${name(entry.body.part)}: ${findingStatusWords[entry.body.status]}`;

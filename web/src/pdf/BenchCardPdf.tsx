@@ -21,7 +21,9 @@ export function BenchCardPdf({ record, plan }: { record: JobRecord; plan: JobPla
       <Part title={`Steps open: about ${minutesText(plan.minutesLeft.likely)} of work`}>
         {open.map((step) => (
           <View key={step.id} style={styles.row} wrap={false}>
-            <View style={{ width: 12, height: 12, borderWidth: 1, borderColor: '#241a17', marginRight: 8, marginTop: 1 }} />
+            <View
+              style={{ width: 12, height: 12, borderWidth: 1, borderColor: '#241a17', marginRight: 8, marginTop: 1 }}
+            />
             <View style={{ flex: 1 }}>
               <Text style={{ fontWeight: 700 }}>{step.title}</Text>
               <Text style={styles.soft}>

@@ -6,27 +6,51 @@ import { Lines, Part, Sheet, styles } from './sheet';
 /** The record that goes home with the instrument. */
 export function RecordPdf({ record, unit }: { record: JobRecord; unit: LengthUnit }) {
   const { intake, signOff } = record;
-  const figure = (value: RecordFigure | null) => (value ? printWithUncertainty(value.value, value.uncertainty, unit) : '–');
+  const figure = (value: RecordFigure | null) =>
+    value ? printWithUncertainty(value.value, value.uncertainty, unit) : '–';
   const cell = { width: '19%' } as const;
   return (
     <Sheet title="record" ticket={record.ticket}>
       <Text style={styles.title}>{record.instrument}</Text>
-      <Text>{[intake.maker, intake.model, intake.serial && `no. ${intake.serial}`, intake.made, intake.material, intake.finish].filter(Boolean).join(', ')}</Text>
+      <Text>
+        {[
+          intake.maker,
+          intake.model,
+          intake.serial && `no. ${intake.serial}`,
+          intake.made,
+          intake.material,
+          intake.finish,
+        ]
+          .filter(Boolean)
+          .join(', ')}
+      </Text>
       <Text style={styles.soft}>
         {intake.owner}. Taken in {dayText(record.openedAt)}. Practice: {record.practice.title}. {record.practice.holds}
       </Text>
       <Part title="Intake">
         <Lines
-          lines={[intake.complaint && `What was wrong: ${intake.complaint}`, intake.testPlay && `Test play: ${intake.testPlay}`, intake.mayChange && `What may be changed: ${intake.mayChange}`].filter((line) => typeof line === 'string' && line !== '') as string[]}
+          lines={
+            [
+              intake.complaint && `What was wrong: ${intake.complaint}`,
+              intake.testPlay && `Test play: ${intake.testPlay}`,
+              intake.mayChange && `What may be changed: ${intake.mayChange}`,
+            ].filter((line) => typeof line === 'string' && line !== '') as string[]
+          }
           empty="No complaint was written down."
         />
       </Part>
       <Part title="Found">
-        <Lines lines={record.found.map((f) => `${f.title}, ${f.place}: ${f.statusWord}${f.note ? `. ${f.note}` : ''}`)} empty="Nothing." />
+        <Lines
+          lines={record.found.map((f) => `${f.title}, ${f.place}: ${f.statusWord}${f.note ? `. ${f.note}` : ''}`)}
+          empty="Nothing."
+        />
       </Part>
       <Part title="Done">
         <Lines
-          lines={record.done.map((d) => `${d.title} (${dayText(d.at)}, ${d.by}, ${minutesText(d.minutes)})${d.note ? `. ${d.note}` : ''}${d.override ? `. Done although it waited: ${d.override}` : ''}`)}
+          lines={record.done.map(
+            (d) =>
+              `${d.title} (${dayText(d.at)}, ${d.by}, ${minutesText(d.minutes)})${d.note ? `. ${d.note}` : ''}${d.override ? `. Done although it waited: ${d.override}` : ''}`,
+          )}
           empty="Nothing."
         />
       </Part>
@@ -58,7 +82,10 @@ export function RecordPdf({ record, unit }: { record: JobRecord; unit: LengthUni
         <Lines lines={record.left.map(({ what, why }) => `${what}. ${why}`)} empty="Nothing." />
       </Part>
       <Part title="Decisions">
-        <Lines lines={record.decisions.map(({ what, why, by, at }) => `${what} ${why} (${by}, ${dayText(at)})`)} empty="None written down." />
+        <Lines
+          lines={record.decisions.map(({ what, why, by, at }) => `${what} ${why} (${by}, ${dayText(at)})`)}
+          empty="None written down."
+        />
       </Part>
       <Part title="For the owner">
         <Lines lines={record.ownerCautions} empty="No special cautions." />
@@ -66,7 +93,9 @@ export function RecordPdf({ record, unit }: { record: JobRecord; unit: LengthUni
       <Part title="Time and signature">
         <Text>
           {minutesText(record.minutes)} of work.{' '}
-          {signOff ? `Signed by ${signOff.by}, ${dayText(signOff.at)}.${signOff.checkUp ? ` Next check-up ${dayText(signOff.checkUp)}.` : ''}` : 'Not signed yet.'}
+          {signOff
+            ? `Signed by ${signOff.by}, ${dayText(signOff.at)}.${signOff.checkUp ? ` Next check-up ${dayText(signOff.checkUp)}.` : ''}`
+            : 'Not signed yet.'}
         </Text>
         {signOff?.summary ? <Text>{signOff.summary}</Text> : null}
       </Part>

@@ -1,9 +1,18 @@
-import { createRequire } from 'node:module';
+import { existsSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { Document, Font, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
 
-const require = createRequire(import.meta.url);
-const face = (name: string) => require.resolve(`@fontsource/atkinson-hyperlegible-next/files/${name}`);
+const fontFiles = 'node_modules/@fontsource/atkinson-hyperlegible-next/files';
+
+/** A font file of the shipped package, looked for from the working folder upward: the bundler cannot resolve files. */
+function face(name: string): string {
+  for (let folder = process.cwd(); ; folder = dirname(folder)) {
+    const path = join(/* turbopackIgnore: true */ folder, fontFiles, name);
+    if (existsSync(path)) return path;
+    if (folder === dirname(folder)) throw new Error(`The font ${name} is not installed. Run npm ci.`);
+  }
+}
 
 let registered = false;
 
@@ -26,10 +35,26 @@ export const styles = StyleSheet.create({
   page: { fontFamily: 'Atkinson', fontSize: 10, color: '#241a17', padding: 42, paddingBottom: 56, lineHeight: 1.35 },
   title: { fontSize: 17, fontWeight: 700, marginBottom: 2 },
   soft: { color: '#4b4441' },
-  heading: { fontSize: 12, fontWeight: 700, marginTop: 10, marginBottom: 3, borderBottomWidth: 1, borderBottomColor: '#6d757a' },
+  heading: {
+    fontSize: 12,
+    fontWeight: 700,
+    marginTop: 10,
+    marginBottom: 3,
+    borderBottomWidth: 1,
+    borderBottomColor: '#6d757a',
+  },
   row: { flexDirection: 'row', borderBottomWidth: 0.5, borderBottomColor: '#a9b0b5', paddingVertical: 2 },
   item: { marginBottom: 2 },
-  footer: { position: 'absolute', bottom: 26, left: 42, right: 42, fontSize: 8.5, color: '#4b4441', flexDirection: 'row', justifyContent: 'space-between' },
+  footer: {
+    position: 'absolute',
+    bottom: 26,
+    left: 42,
+    right: 42,
+    fontSize: 8.5,
+    color: '#4b4441',
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+  },
 });
 
 /** A printed sheet of A4 with a footer that names the ticket and counts the pages. */

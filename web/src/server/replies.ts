@@ -9,9 +9,13 @@ const reply = (status: number, body: object): Response => Response.json(body, { 
 export const notFound = (message: string): Response => reply(404, { error: 'not-found', message });
 export const invalid = (problems: readonly Problem[]): Response => reply(400, { error: 'invalid-input', problems });
 export const conflict = (message: string): Response => reply(409, { error: 'conflict', message });
-export const tooLarge = (): Response => reply(413, { error: 'too-large', message: `A document may weigh ${mostBodyBytes / 1024 / 1024} MB at most.` });
+export const tooLarge = (): Response =>
+  reply(413, { error: 'too-large', message: `A document may weigh ${mostBodyBytes / 1024 / 1024} MB at most.` });
 export const unavailable = (): Response =>
-  reply(503, { error: 'unavailable', message: 'The database does not answer. Nothing was written; try again in a moment.' });
+  reply(503, {
+    error: 'unavailable',
+    message: 'The database does not answer. Nothing was written; try again in a moment.',
+  });
 
 export type ReadText = { ok: true; text: string } | { ok: false; response: Response };
 
@@ -35,7 +39,9 @@ export async function readText(request: Request): Promise<ReadText> {
 }
 
 /** A request's JSON, or the reply that says what is wrong with it. */
-export async function readJson(request: Request): Promise<{ ok: true; data: unknown } | { ok: false; response: Response }> {
+export async function readJson(
+  request: Request,
+): Promise<{ ok: true; data: unknown } | { ok: false; response: Response }> {
   const read = await readText(request);
   if (!read.ok) return read;
   try {

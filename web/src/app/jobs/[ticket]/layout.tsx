@@ -9,7 +9,13 @@ export async function generateMetadata({ params }: { params: Promise<{ ticket: s
   return { title: (await params).ticket };
 }
 
-export default async function JobLayout({ params, children }: { params: Promise<{ ticket: string }>; children: ReactNode }) {
+export default async function JobLayout({
+  params,
+  children,
+}: {
+  params: Promise<{ ticket: string }>;
+  children: ReactNode;
+}) {
   await connection();
   const { ticket } = await params;
   const job = await loadJob(ticket);

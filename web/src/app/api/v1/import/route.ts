@@ -14,9 +14,13 @@ export const POST = (request: Request) =>
     if (!checked.ok) return invalid(checked.problems);
     const { entries, ticket: own } = checked.document;
     const ticket = new URL(request.url).searchParams.get('as') || own;
-    if (!ticketPattern.test(ticket)) return invalid([{ path: '/as', message: 'must be letters, digits and hyphens, 20 at most' }]);
-    const renamed = entries.map((entry) => (entry.kind === 'intake' ? { ...entry, body: { ...entry.body, ticket } } : entry));
+    if (!ticketPattern.test(ticket))
+      return invalid([{ path: '/as', message: 'must be letters, digits and hyphens, 20 at most' }]);
+    const renamed = entries.map((entry) =>
+      entry.kind === 'intake' ? { ...entry, body: { ...entry.body, ticket } } : entry,
+    );
     const outcome = await importJob(getDb(), ticket, renamed);
-    if (outcome === 'ticket-taken') return conflict(`Ticket ${ticket} is here already. Give the import another number.`);
+    if (outcome === 'ticket-taken')
+      return conflict(`Ticket ${ticket} is here already. Give the import another number.`);
     return Response.json({ ticket, entries: entries.length }, { status: 201 });
   });

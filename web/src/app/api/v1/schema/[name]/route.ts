@@ -10,5 +10,7 @@ const published: Record<string, object> = {
 export async function GET(_request: Request, { params }: { params: Promise<{ name: string }> }) {
   const { name } = await params;
   const schema = Object.hasOwn(published, name) ? published[name] : undefined;
-  return schema ? Response.json(schema) : notFound(`There is no schema “${name}”. There are: ${Object.keys(published).join(', ')}.`);
+  return schema
+    ? Response.json(schema)
+    : notFound(`There is no schema “${name}”. There are: ${Object.keys(published).join(', ')}.`);
 }

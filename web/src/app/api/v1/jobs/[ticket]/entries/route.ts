@@ -13,7 +13,8 @@ export const GET = (request: Request, { params }: Context) =>
     const job = await jobByTicket(getDb(), ticket);
     if (!job) return noTicket(ticket);
     const after = Number(new URL(request.url).searchParams.get('after') ?? 0);
-    if (!Number.isSafeInteger(after) || after < 0) return invalid([{ path: '/after', message: 'must be a whole number' }]);
+    if (!Number.isSafeInteger(after) || after < 0)
+      return invalid([{ path: '/after', message: 'must be a whole number' }]);
     return Response.json({ entries: await jobEntries(getDb(), job.id, after) });
   });
 

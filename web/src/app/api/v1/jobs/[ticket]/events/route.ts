@@ -29,7 +29,11 @@ export const GET = (request: Request, { params }: { params: Promise<{ ticket: st
           controller.close();
         };
         request.signal.addEventListener('abort', () => end());
-        stop = await listenForEntries(databaseUrl(), (id) => id === job.id && send('event: entry\ndata: {}\n\n'), () => end());
+        stop = await listenForEntries(
+          databaseUrl(),
+          (id) => id === job.id && send('event: entry\ndata: {}\n\n'),
+          () => end(),
+        );
         if (!open) void stop();
         send('event: ready\ndata: {}\n\n');
       },

@@ -8,5 +8,7 @@ export const GET = (_request: Request, { params }: { params: Promise<{ ticket: s
     const job = await loadJob(ticket);
     if (!job) return notFound(`There is no ticket ${ticket}.`);
     const document = toJobDocument(job.ticket, job.state.entries, new Date().toISOString());
-    return new Response(JSON.stringify(document, null, 1), { headers: asFile(`${job.ticket}.holotonos.json`, 'application/json') });
+    return new Response(JSON.stringify(document, null, 1), {
+      headers: asFile(`${job.ticket}.holotonos.json`, 'application/json'),
+    });
   });

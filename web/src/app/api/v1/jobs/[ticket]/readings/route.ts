@@ -11,7 +11,9 @@ export const GET = (_request: Request, { params }: Context) =>
     const { ticket } = await params;
     const job = await loadJob(ticket);
     if (!job) return notFound(`There is no ticket ${ticket}.`);
-    return new Response(readingsToCsv(job.state), { headers: asFile(`${job.ticket}-readings.csv`, 'text/csv; charset=utf-8') });
+    return new Response(readingsToCsv(job.state), {
+      headers: asFile(`${job.ticket}-readings.csv`, 'text/csv; charset=utf-8'),
+    });
   });
 
 /** Takes readings from CSV: all of them, or none and every problem named. */
@@ -28,7 +30,12 @@ export const POST = (request: Request, { params }: Context) =>
       case 'stored':
         return Response.json({ added: added.added, known: csv.entries.length - added.added });
       case 'refused':
-        return invalid(added.problems.map(({ path, message }) => ({ path: path.replace(/^\/(\d+)/, (_, i) => `line ${Number(i) + 2}, `), message })));
+        return invalid(
+          added.problems.map(({ path, message }) => ({
+            path: path.replace(/^\/(\d+)/, (_, i) => `line ${Number(i) + 2}, `),
+            message,
+          })),
+        );
       case 'no-job':
         return notFound(`There is no ticket ${ticket}.`);
       case 'conflict':

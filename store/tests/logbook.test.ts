@@ -1,0 +1,277 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { randomUUID } from 'node:crypto';
+import {
+  emptyJobState,
+  entryProblems,
+  foldJob,
+  readJobDocument,
+  shelfGauges,
+  toJobDocument,
+  type Entry,
+  type NewEntry,
+} from '@holotonos/core';
+import { sql } from 'drizzle-orm';
+import {
+  appendAll,
+  appendEntry,
+  brackwaterJobs,
+  importJob,
+  isEmpty,
+  jobByTicket,
+  jobEntries,
+  jobState,
+  listenForEntries,
+  listJobs,
+  loadDemo,
+  migrateDatabase,
+  NewerDatabase,
+  openJob,
+  readingsFromCsv,
+  readingsToCsv,
+  sqlState,
+} from '../src';
+import { migrations, testDatabase, type TestDatabase } from './database';
+
+let store: TestDatabase;
+beforeAll(async () => {
+  store = await testDatabase();
+});
+afterAll(() => store.drop());
+
+const [film] = shelfGauges;
+const make = (kind: NewEntry['kind'], body: object): NewEntry =>
+  ({ id: randomUUID(), kind, body, author: 'Juno Tam', benchTime: '2026-11-23T09:00:00.000Z' }) as NewEntry;
+const intake = (ticket: string) =>
+  make('intake', {
+    ticket,
+    owner: 'The band',
+    instrumentType: 'alto-saxophone',
+    family: 'saxophone',
+    practice: 'stage',
+    scope: 'repair',
+    unit: 'mm',
+  });
+const reading = (part = 'g', clock = 0, value = 0.05) =>
+  make('reading', { point: { group: 'pad', part, measure: 'gap', clock }, value, typed: String(value), gauge: film });
+
+async function job(ticket: string): Promise<string> {
+  expect((await openJob(store.db, intake(ticket))).status).toBe('stored');
+  return (await jobByTicket(store.db, ticket))?.id ?? '';
+}
+
+describe('the logbook in the database', () => {
+  test('the same entry sent ten times, and by two at once, is one entry', async () => {
+    const id = await job('T-1');
+    const entry = reading();
+    const answers = await Promise.all(Array.from({ length: 10 }, () => appendEntry(store.db, 'T-1', entry)));
+    expect(answers.map(({ status }) => status)).toEqual(Array(10).fill('stored'));
+    expect(new Set(answers.map((answer) => (answer.status === 'stored' ? answer.entry.seq : 0)))).toEqual(new Set([2]));
+    expect(answers.filter((answer) => answer.status === 'stored' && !answer.known)).toHaveLength(1);
+    expect(await jobEntries(store.db, id)).toHaveLength(2);
+  });
+
+  test('an id that says something else is a conflict, and nothing changes', async () => {
+    const id = await job('T-2');
+    const entry = reading();
+    await appendEntry(store.db, 'T-2', entry);
+    expect(await appendEntry(store.db, 'T-2', { ...entry, author: 'Someone else' })).toEqual({ status: 'conflict' });
+    expect(await jobEntries(store.db, id)).toHaveLength(2);
+  });
+
+  test('sequence numbers have no gaps, however many write at once', async () => {
+    const id = await job('T-3');
+    await Promise.all(Array.from({ length: 40 }, (_, i) => appendEntry(store.db, 'T-3', reading('g', (i % 8) * 45))));
+    expect((await jobEntries(store.db, id)).map(({ seq }) => seq)).toEqual(Array.from({ length: 41 }, (_, i) => i + 1));
+  });
+
+  test('bad and unfitting entries are refused and written nowhere', async () => {
+    const id = await job('T-4');
+    const bad = { ...reading(), body: { nonsense: true } } as unknown as NewEntry;
+    expect((await appendEntry(store.db, 'T-4', bad)).status).toBe('refused');
+    expect((await appendEntry(store.db, 'T-4', reading('no-such-hole'))).status).toBe('refused');
+    expect((await appendEntry(store.db, 'T-4', make('strike', { entry: randomUUID() }))).status).toBe('refused');
+    expect((await appendEntry(store.db, 'T-none', reading())).status).toBe('no-job');
+    expect(await jobEntries(store.db, id)).toHaveLength(1);
+  });
+
+  test.each([
+    'update entries set author = $1',
+    'delete from entries where author <> $1',
+    'update jobs set ticket = $1',
+    'delete from jobs where ticket <> $1',
+  ])('the database refuses: %s', async (statement) => {
+    await job(`T-5-${statement.length}`);
+    await expect(store.pool.query(statement, ['x'])).rejects.toThrow(/append-only/);
+  });
+  test('the database refuses truncate', async () => {
+    await expect(store.pool.query('truncate entries, jobs')).rejects.toThrow(/append-only/);
+  });
+
+  test('opening a ticket twice with one intake is one job; another intake is refused', async () => {
+    const entry = intake('T-6');
+    const [first, second] = [await openJob(store.db, entry), await openJob(store.db, entry)];
+    expect([first.status, second.status]).toEqual(['stored', 'stored']);
+    expect((await openJob(store.db, intake('T-6'))).status).toBe('ticket-taken');
+    expect((await openJob(store.db, reading())).status).toBe('refused');
+  });
+
+  test('the state this process remembers follows what others write', async () => {
+    const id = await job('T-7');
+    expect((await jobState(store.db, id)).seq).toBe(1);
+    await appendEntry(store.db, 'T-7', reading());
+    const state = await jobState(store.db, id);
+    expect(state.seq).toBe(2);
+    expect(state).toEqual(foldJob(await jobEntries(store.db, id)));
+  });
+
+  test('several at once are all written or none', async () => {
+    const id = await job('T-8');
+    const good = [reading('g', 0), reading('g', 45)];
+    const refused = await appendAll(store.db, 'T-8', [...good, reading('no-such-hole')]);
+    expect(refused).toMatchObject({ status: 'refused', problems: [{ path: '/2/body/point/part' }] });
+    expect(await jobEntries(store.db, id)).toHaveLength(1);
+    expect(await appendAll(store.db, 'T-8', good)).toEqual({ status: 'stored', added: 2 });
+    expect(await appendAll(store.db, 'T-8', good)).toEqual({ status: 'stored', added: 0 });
+  });
+
+  test('a new entry is announced to whoever listens', async () => {
+    const id = await job('T-9');
+    const heard: string[] = [];
+    const stop = await listenForEntries(
+      store.url,
+      (jobId) => heard.push(jobId),
+      () => undefined,
+    );
+    await appendEntry(store.db, 'T-9', reading());
+    for (let tries = 0; tries < 50 && heard.length === 0; tries += 1)
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    await stop();
+    expect(heard).toContain(id);
+  });
+});
+
+describe('documents', () => {
+  test('a job survives export and import, word for word', async () => {
+    const [sax] = brackwaterJobs();
+    const text = JSON.stringify(toJobDocument('LL-201', sax?.entries ?? [], '2026-11-23T09:00:00.000Z'));
+    const read = readJobDocument(JSON.parse(text));
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    expect(await importJob(store.db, 'LL-201', read.document.entries)).toBe('imported');
+    const id = (await jobByTicket(store.db, 'LL-201'))?.id ?? '';
+    expect(await jobEntries(store.db, id)).toEqual(sax?.entries);
+    expect(await importJob(store.db, 'LL-201', read.document.entries)).toBe('ticket-taken');
+  });
+
+  const entries = (): Entry[] => structuredClone(brackwaterJobs()[2]?.entries ?? []);
+  test.each<[string, (list: Entry[]) => void, string]>([
+    ['a gap in the order', (list) => list.splice(3, 1), '/entries/3/seq'],
+    ['an entry twice', (list) => list.splice(3, 0, { ...(list[2] as Entry), seq: 4 }), '/entries/3/id'],
+    ['a wrong type', (list) => Object.assign(list[1]?.body ?? {}, { operation: 7 }), '/entries/1/body/operation'],
+    ['no intake', (list) => list.shift(), '/entries/0/kind'],
+    ['a stranger', (list) => Object.assign(list[1] as object, { kind: 'spell' }), '/entries/1/kind'],
+  ])('a damaged document is refused: %s', (_name, damage, path) => {
+    const list = entries();
+    damage(list);
+    const read = readJobDocument(toJobDocument('LL-203', list, '2026-11-23T09:00:00.000Z'));
+    expect(read.ok).toBe(false);
+    if (!read.ok) expect(read.problems.map((problem) => problem.path)).toContain(path);
+  });
+  test('every problem is named, not only the first', () => {
+    const list = entries();
+    for (const at of [1, 2, 3]) Object.assign(list[at] as object, { author: '' });
+    const read = readJobDocument(toJobDocument('LL-203', list, '2026-11-23T09:00:00.000Z'));
+    expect(read.ok ? [] : read.problems.map(({ path }) => path)).toEqual([
+      '/entries/1/author',
+      '/entries/2/author',
+      '/entries/3/author',
+    ]);
+  });
+});
+
+describe('readings as CSV', () => {
+  const now = '2026-11-23T09:00:00.000Z';
+  const jobs = brackwaterJobs();
+  test('come back as they went out', () => {
+    const state = jobs[0]?.state ?? emptyJobState;
+    const csv = readingsToCsv(state);
+    expect(csv.split('\r\n')[0]).toContain('value (mm)');
+    const read = readingsFromCsv(csv, 'x', now, randomUUID);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const live = state.entries.filter((entry) => entry.kind === 'reading' && !state.struck.has(entry.id));
+    expect(read.entries).toEqual(live.map(({ seq: _seq, receivedAt: _at, ...entry }) => entry));
+    expect(read.entries.length).toBeGreaterThan(100);
+  });
+  test('take inches where the header says so', () => {
+    const csv =
+      'group,part,measure,clock (deg),value (thou),gauge,gauge resolution (mm),gauge max error (mm)\npad,g,gap,45,2,feeler-film,0.01,0.004\n';
+    const read = readingsFromCsv(csv, 'Juno Tam', now, randomUUID);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const [entry] = read.entries;
+    expect(entry?.kind === 'reading' && entry.body.value).toBeCloseTo(0.0508, 12);
+    expect(entryProblems(entry)).toEqual([]);
+  });
+  test('bad rows are named by line and column, and nothing is taken', () => {
+    const csv =
+      'group,part,measure,clock (deg),value (mm),gauge,gauge resolution (mm),gauge max error (mm)\npad,g,gap,45,zwei,f,0.01,0.004\npad,g,gap,45\n';
+    expect(readingsFromCsv(csv, 'x', now, randomUUID)).toEqual({
+      ok: false,
+      problems: [
+        { path: 'line 2, column “value (mm)”', message: '“zwei” is not a figure' },
+        { path: 'line 3', message: 'has 4 columns, the header 8' },
+      ],
+    });
+    expect(readingsFromCsv('a,b\n1,2\n', 'x', now, randomUUID)).toMatchObject({ ok: false });
+    expect(readingsFromCsv('"', 'x', now, randomUUID)).toMatchObject({ ok: false });
+  });
+});
+
+describe('the demo', () => {
+  test('is the same every time, well-formed, and tells the four stories', () => {
+    const [once, again] = [brackwaterJobs(), brackwaterJobs()];
+    expect(once.map(({ entries }) => entries)).toEqual(again.map(({ entries }) => entries));
+    for (const { entries } of once) for (const entry of entries) expect(entryProblems(entry, 'stored')).toEqual([]);
+    const all = once.flatMap(({ state }) => [...state.findings.values()].map(({ status }) => status));
+    expect(all).toEqual(expect.arrayContaining(['stop-gap', 'cured', 'suspected', 'confirmed']));
+    expect(once.every(({ state }) => state.intake !== null)).toBe(true);
+    expect(once.filter(({ state }) => state.struck.size > 0).length).toBeGreaterThanOrEqual(2);
+    const stale = once.flatMap(({ state }) =>
+      [...state.points.values()].flatMap(({ readings }) => readings.filter((r) => r.stale)),
+    );
+    expect(stale.length).toBeGreaterThan(8);
+  });
+  test('is loaded only into an empty database', async () => {
+    const fresh = await testDatabase();
+    expect(await isEmpty(fresh.db)).toBe(true);
+    expect(await loadDemo(fresh.db)).toBe(4);
+    expect(await loadDemo(fresh.db)).toBe(0);
+    expect((await listJobs(fresh.db)).map(({ ticket }) => ticket).sort()).toEqual([
+      'LL-201',
+      'LL-202',
+      'LL-203',
+      'LL-204',
+    ]);
+    await fresh.drop();
+  });
+});
+
+describe('migrations', () => {
+  test('two starts at once collide in nothing, and a third changes nothing', async () => {
+    const fresh = await testDatabase({ migrated: false });
+    await Promise.all([migrateDatabase(fresh.url, migrations), migrateDatabase(fresh.url, migrations)]);
+    await migrateDatabase(fresh.url, migrations);
+    expect(await isEmpty(fresh.db)).toBe(true);
+    await fresh.drop();
+  });
+  test('a database of a newer program is left alone', async () => {
+    const fresh = await testDatabase();
+    await fresh.db.execute(
+      sql`insert into drizzle.__drizzle_migrations (hash, created_at) values ('later', 99999999999999)`,
+    );
+    await expect(migrateDatabase(fresh.url, migrations)).rejects.toThrow(NewerDatabase);
+    await fresh.drop();
+  });
+  test('the state behind an error is found', async () => {
+    const error = await store.db.execute(sql`select * from nowhere`).catch((caught: unknown) => caught);
+    expect(sqlState(error)).toBe('42P01');
+  });
+});
