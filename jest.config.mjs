@@ -18,7 +18,7 @@ const shared = {
   },
 };
 
-export default {
+const config = {
   projects: [
     { ...shared, displayName: 'core', roots: ['<rootDir>/core'] },
     { ...shared, displayName: 'store', roots: ['<rootDir>/store'] },
@@ -27,3 +27,5 @@ export default {
     { ...shared, displayName: 'browser', roots: ['<rootDir>/web/e2e'] },
   ],
 };
+
+export default config;

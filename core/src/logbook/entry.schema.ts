@@ -2,7 +2,7 @@ import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { families, findingKinds, findingStatuses, measureGroups, practiceNames, scopes } from '../vocabulary';
 import { lengthUnits } from '../units/units';
 
-const text = (most: number) => ({ type: 'string', minLength: 1, maxLength: most, pattern: '\\S' }) as const;
+const text = (most: number) => ({ type: 'string', maxLength: most, pattern: '\\S' }) as const;
 const freeText = (most: number) => ({ type: 'string', maxLength: most }) as const;
 const uuid = { type: 'string', format: 'uuid' } as const;
 const minutes = { type: 'number', minimum: 0, maximum: 100000 } as const;

@@ -13,7 +13,7 @@ import {
   type Family,
 } from '@holotonos/core';
 import { useRouter } from 'next/navigation';
-import { useId, useRef, useState } from 'react';
+import { useId, useState } from 'react';
 import { useForm, useWatch, type Path, type UseFormRegister } from 'react-hook-form';
 import { v4 as newId } from 'uuid';
 import { bodyResolver } from '@/client/bodyResolver';
@@ -79,8 +79,8 @@ export function IntakeForm() {
   const { author } = useBench();
   const router = useRouter();
   const [failure, setFailure] = useState<string | null>(null);
-  // One id for one form: sending it twice opens one job.
-  const entryId = useRef(newId());
+  // One id and time for one form: sending it again after silence opens one job.
+  const [attempt, setAttempt] = useState<{ id: string; benchTime: string } | null>(null);
   const {
     register,
     handleSubmit,
@@ -109,7 +109,9 @@ export function IntakeForm() {
 
   const submit = handleSubmit(async (body) => {
     setFailure(null);
-    const entry = { id: entryId.current, kind: 'intake', body, author, benchTime: new Date().toISOString() };
+    const stamp = attempt ?? { id: newId(), benchTime: new Date().toISOString() };
+    setAttempt(stamp);
+    const entry = { ...stamp, kind: 'intake', body, author };
     try {
       const response = await fetch('/api/v1/jobs', {
         method: 'POST',
@@ -117,6 +119,8 @@ export function IntakeForm() {
         body: JSON.stringify(entry),
       });
       if (response.ok) return router.push(`/jobs/${body.ticket}`);
+      // What was refused may be changed and is then another entry.
+      setAttempt(null);
       const answer = (await response.json()) as { message?: string; problems?: { path: string; message: string }[] };
       if (response.status === 409)
         setError('ticket', { message: answer.message ?? 'That ticket number is in use.' }, { shouldFocus: true });
@@ -129,8 +133,6 @@ export function IntakeForm() {
     } catch {
       setFailure('The server does not answer. Your words are still here; try again in a moment.');
     }
-    // What was refused may be changed and is then another entry.
-    entryId.current = newId();
   });
 
   const familyField = register('family', {

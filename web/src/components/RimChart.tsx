@@ -52,8 +52,9 @@ export function RimChart({ report, unit }: { report: RimReport; unit: LengthUnit
     ? `Flatness ${(report.rim.flatness / scale).toFixed(4)} ${unit}, tilt ${(report.rim.tilt / scale).toFixed(4)} ${unit}.`
     : 'Not enough heights yet.';
   return (
-    <div style={{ height: '15rem' }} role="img" aria-label={`Rim height round the clock. ${summary}`}>
+    <div style={{ height: '15rem' }}>
       <Line
+        aria-label={`Rim height round the clock. ${summary}`}
         data={{
           labels: clocks.map((clock) => `${clock}°`),
           datasets: [

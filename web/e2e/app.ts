@@ -1,0 +1,136 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { loadDemo } from '@holotonos/store';
+import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import { testDatabase, type TestDatabase } from '../../store/tests/database';
+
+const root = resolve(import.meta.dirname, '../..');
+const require = createRequire(import.meta.url);
+const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
+
+/** The real server on a database of its own, and a browser to drive it. */
+export interface App {
+  address: string;
+  database: TestDatabase;
+  browser: Browser;
+  downloads: string;
+  page: () => Promise<Page>;
+  close: () => Promise<void>;
+}
+
+const freePort = (): Promise<number> =>
+  new Promise((done) => {
+    const server = createServer();
+    server.listen(0, '127.0.0.1', () => {
+      const address = server.address();
+      server.close(() => done(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+
+async function startServer(databaseUrl: string): Promise<{ address: string; process: ChildProcess }> {
+  const port = await freePort();
+  const child = spawn(
+    process.execPath,
+    [join(root, 'node_modules/next/dist/bin/next'), 'start', 'web', '-p', String(port), '-H', '127.0.0.1'],
+    {
+      cwd: root,
+      // What Jest needs of Node must not reach the server.
+      env: {
+        ...process.env,
+        NODE_OPTIONS: '',
+        NODE_ENV: 'production',
+        NEXT_TELEMETRY_DISABLED: '1',
+        DATABASE_URL: databaseUrl,
+      },
+      stdio: 'ignore',
+    },
+  );
+  const address = `http://127.0.0.1:${port}`;
+  for (let tries = 0; tries < 200; tries += 1) {
+    const answer = await fetch(`${address}/api/health`).catch(() => null);
+    if (answer?.ok) return { address, process: child };
+    await new Promise((wait) => setTimeout(wait, 100));
+  }
+  child.kill();
+  throw new Error('the server did not come up');
+}
+
+/** Starts server and browser on a fresh database, with the demo in it. */
+export async function startApp(): Promise<App> {
+  const database = await testDatabase();
+  await loadDemo(database.db);
+  const server = await startServer(database.url);
+  const profile = mkdtempSync(join(tmpdir(), 'holotonos-browser-'));
+  const browser = await puppeteer.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    headless: true,
+    userDataDir: profile,
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  return {
+    ...server,
+    database,
+    browser,
+    downloads: profile,
+    page: async () => {
+      const page = await browser.newPage();
+      await page.setViewport({ width: 1280, height: 800 });
+      return page;
+    },
+    close: async () => {
+      await browser.close();
+      server.process.kill();
+      await new Promise((done) => server.process.once('exit', done));
+      await database.drop();
+      rmSync(profile, { recursive: true, force: true });
+    },
+  };
+}
+
+/** What axe finds wrong with the page as it stands, at WCAG 2.2 AA. */
+export async function axeProblems(page: Page): Promise<string[]> {
+  await page.evaluate(axeSource);
+  return page.evaluate(async () => {
+    const axe = (window as unknown as { axe: { run: (options: object) => Promise<{ violations: Violation[] }> } }).axe;
+    interface Violation {
+      id: string;
+      nodes: { html: string; failureSummary: string }[];
+    }
+    const { violations } = await axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+    return violations.flatMap(({ id, nodes }) =>
+      nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} | ${failureSummary.slice(0, 240)}`),
+    );
+  });
+}
+
+/** Waits until the page shows this text. */
+export const seeText = (page: Page, text: string, timeout = 8000) =>
+  page.waitForFunction((wanted) => document.body.innerText.includes(wanted), { timeout }, text);
+
+/** Presses the visible button with this name. */
+export async function press(page: Page, name: string): Promise<void> {
+  const button = await page.waitForSelector(`::-p-aria([name="${name}"][role="button"])`, {
+    visible: true,
+    timeout: 8000,
+  });
+  await button?.click();
+}
+
+/** Types into the field with this label, taking the place of what was there. */
+export async function fill(page: Page, label: string, text: string): Promise<void> {
+  const field = await page.waitForSelector(`::-p-aria([name="${label}"])`, { visible: true, timeout: 8000 });
+  await field?.click({ count: 3 });
+  await field?.type(text);
+}
