@@ -29,14 +29,14 @@ function sourceDigest() {
   return hash.digest('hex');
 }
 
-/** Builds the web application unless the build there is of these very sources. */
+/** Builds the web application unless the build there is of these very sources; returns the digest of the sources. */
 export function ensureBuilt(say) {
   const digest = sourceDigest();
-  if (existsSync(buildStamp) && readFileSync(buildStamp, 'utf8') === digest) return false;
+  if (existsSync(buildStamp) && readFileSync(buildStamp, 'utf8') === digest) return digest;
   say('Building (about a minute) …');
   run(process.execPath, [next, 'build', 'web'], { cwd: root, env: quiet, failure: 'The build failed' });
   writeFileSync(buildStamp, digest);
-  return true;
+  return digest;
 }
 
 /** Starts a server in the background and waits until it answers. */

@@ -119,18 +119,24 @@ export async function axeProblems(page: Page): Promise<string[]> {
 export const seeText = (page: Page, text: string, timeout = 8000) =>
   page.waitForFunction((wanted) => document.body.innerText.includes(wanted), { timeout }, text);
 
-/** Presses the visible button with this name. */
-export async function press(page: Page, name: string): Promise<void> {
-  const button = await page.waitForSelector(`::-p-aria([name="${name}"][role="button"])`, {
-    visible: true,
-    timeout: 8000,
-  });
-  await button?.click();
+/** The element a query finds, brought to the middle of the screen: the fixed bands would take a click at its edge. */
+async function bring(page: Page, query: string) {
+  const element = await page.waitForSelector(query, { visible: true, timeout: 8000 });
+  if (!element) throw new Error(`nothing answers to ${query}`);
+  await element.evaluate((found) => found.scrollIntoView({ block: 'center', behavior: 'instant' }));
+  return element;
 }
+
+/** Presses the visible button with this name. */
+export const press = async (page: Page, name: string): Promise<void> =>
+  (await bring(page, `::-p-aria([name="${name}"][role="button"])`)).click();
+
+/** Clicks whatever a selector finds. */
+export const tick = async (page: Page, selector: string): Promise<void> => (await bring(page, selector)).click();
 
 /** Types into the field with this label, taking the place of what was there. */
 export async function fill(page: Page, label: string, text: string): Promise<void> {
-  const field = await page.waitForSelector(`::-p-aria([name="${label}"])`, { visible: true, timeout: 8000 });
-  await field?.click({ count: 3 });
-  await field?.type(text);
+  const field = await bring(page, `::-p-aria([name="${label}"])`);
+  await field.click({ count: 3 });
+  await field.type(text);
 }

@@ -55,14 +55,14 @@ const reasonByStages = new Map(stageRules.map(({ before, after, reason }) => [`$
 
 /** Why `first` must come before `second`, given that it stands earlier in house order; null when nothing says so. */
 function reasonFor(first: Orderable, second: Orderable): string | null {
+  const rule = reasonByStages.get(`${first.stage}>${second.stage}`);
+  if (rule !== undefined) return rule;
   const needed = anyOverlap(second.needs, first.disturbs);
   if (needed !== undefined) {
     const { group } = splitMeasure(needed);
     return `It needs fresh ${group} readings, and “${first.title}” disturbs them.`;
   }
   if (first.stage !== second.stage) {
-    const rule = reasonByStages.get(`${first.stage}>${second.stage}`);
-    if (rule !== undefined) return rule;
     return first.part === second.part && first.part !== 'instrument'
       ? 'The deeper fault of one part is cured first.'
       : null;

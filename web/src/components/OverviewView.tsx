@@ -8,6 +8,7 @@ import { useJob } from '@/client/JobContext';
 import { capital, momentText } from '@/client/words';
 import { entryWords } from './entryWords';
 import { Bands } from './JobShell';
+import { nextWords } from './PlanView';
 import { StateMark } from './StateMark';
 
 const pageOfLog = 25;
@@ -304,7 +305,7 @@ export function OverviewView() {
       readout={
         <div className="readout-plain">
           <span className="soft">Next</span>
-          <span className="next">{state.signOff ? 'Signed off' : (plan.next?.title ?? 'Nothing can start now')}</span>
+          <span className="next">{state.signOff ? 'Signed off' : nextWords(plan)}</span>
           {plan.next && !state.signOff && (
             <Link className="btn btn-primary" href={`/jobs/${ticket}/plan`}>
               Open its card

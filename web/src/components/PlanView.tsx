@@ -1,6 +1,6 @@
 'use client';
 
-import { cautions, deferral, type CautionId, type GateCheck, type Step } from '@holotonos/core';
+import { cautions, deferral, type CautionId, type GateCheck, type JobPlan, type Step } from '@holotonos/core';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useId, useState } from 'react';
@@ -242,6 +242,16 @@ function StepCard({ step }: { step: Step }) {
   );
 }
 
+/** What hands should do next: a step, the readings a gate asks for, or waiting. */
+export function nextWords({ next, steps }: JobPlan): string {
+  if (next) return next.title;
+  const shut = steps
+    .find(({ status, waitsFor }) => status === 'waiting' && waitsFor.length === 0)
+    ?.gate.find(({ open }) => !open);
+  if (shut) return `Measure first: ${shut.why}`;
+  return steps.some((step) => !isOver(step)) ? 'Nothing can start now' : 'Everything is done';
+}
+
 /** The steps in order, with the card of the one in hand. */
 export function PlanView() {
   const { ticket, plan, judgement } = useJob();
@@ -340,7 +350,7 @@ export function PlanView() {
       readout={
         <div className="readout-plain">
           <span className="soft">Next</span>
-          <span className="next">{plan.next ? plan.next.title : 'Nothing can start now'}</span>
+          <span className="next">{nextWords(plan)}</span>
           {plan.next && <span className="soft">about {minutesText(plan.next.minutes.likely)}</span>}
         </div>
       }
