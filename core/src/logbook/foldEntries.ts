@@ -1,5 +1,14 @@
 import type { Entry, EntryOf } from './entry';
-import { emptyJobState, matchesMeasure, pointKey, type JobState, type OperationState } from './jobState';
+import {
+  emptyJobState,
+  matchesMeasure,
+  pointKey,
+  type JobState,
+  type MeasuringPoint,
+  type OperationState,
+  type PointState,
+  type ReadingState,
+} from './jobState';
 
 /** The same shape with its maps and lists open for writing while one batch is folded. */
 type Draft = {
@@ -8,6 +17,9 @@ type Draft = {
     : JobState[K] extends readonly (infer Item)[]
       ? Item[]
       : JobState[K];
+} & {
+  /** points whose lists were made in this batch and may be written in place: copying at every entry would be O(n²) */
+  own: Map<string, PointState>;
 };
 
 const open = (state: JobState): Draft => ({
@@ -21,15 +33,24 @@ const open = (state: JobState): Draft => ({
   decisions: [...state.decisions],
   notes: [...state.notes],
   times: [...state.times],
+  own: new Map(),
 });
+
+/** The point's readings as a list that this batch may write to. */
+function ownPoint(draft: Draft, key: string, point: MeasuringPoint): PointState {
+  const owned = draft.own.get(key);
+  if (owned) return owned;
+  const fresh = { point, readings: [...(draft.points.get(key)?.readings ?? [])] };
+  draft.own.set(key, fresh);
+  draft.points.set(key, fresh);
+  return fresh;
+}
 
 function foldReading(draft: Draft, entry: EntryOf<'reading'>): void {
   const { point, value, typed, gauge } = entry.body;
-  const key = pointKey(point);
-  const before = draft.points.get(key)?.readings ?? [];
   const { id, seq, author, benchTime } = entry;
-  const reading = { entry: id, seq, value, typed, gauge, author, benchTime, stale: null };
-  draft.points.set(key, { point, readings: [...before, reading] });
+  const { readings } = ownPoint(draft, pointKey(point), point);
+  readings.push({ entry: id, seq, value, typed, gauge, author, benchTime, stale: null });
 }
 
 function foldFinding(draft: Draft, entry: EntryOf<'finding'>): void {
@@ -57,9 +78,14 @@ function disturb(draft: Draft, entry: EntryOf<'operation-done'>): void {
   for (const [key, state] of draft.points) {
     const { group, part } = state.point;
     if (!disturbs.some((pattern) => matchesMeasure(pattern, group, part))) continue;
-    if (state.readings.every((reading) => reading.stale)) continue;
-    const readings = state.readings.map((reading) => (reading.stale ? reading : { ...reading, stale }));
-    draft.points.set(key, { ...state, readings });
+    if (state.readings.at(-1)?.stale !== null) continue;
+    const { readings } = ownPoint(draft, key, state.point);
+    // What is fresh stands at the end: everything before it was made stale by an earlier step.
+    for (let i = readings.length - 1; i >= 0; i -= 1) {
+      const reading = readings[i] as ReadingState;
+      if (reading.stale) break;
+      readings[i] = { ...reading, stale };
+    }
   }
 }
 
@@ -159,15 +185,16 @@ function collectStrikes(draft: Draft, entries: readonly Entry[]): void {
   }
 }
 
-function foldOnto(state: JobState, entries: readonly Entry[]): JobState {
-  const draft = open(state);
+function foldOnto(before: JobState, entries: readonly Entry[]): JobState {
+  const draft = open(before);
   collectStrikes(draft, entries);
   for (const entry of entries) {
     draft.entries.push(entry);
     draft.seq = Math.max(draft.seq, entry.seq);
     if (!draft.struck.has(entry.id)) foldOne(draft, entry);
   }
-  return draft;
+  const { own: _own, ...state } = draft;
+  return state;
 }
 
 /**

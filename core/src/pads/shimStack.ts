@@ -1,4 +1,4 @@
-import { atMost, exceeds } from '../metrology';
+import { atMost, sameWithin } from '../metrology';
 
 export interface ShimStack {
   thickness: number;
@@ -7,21 +7,25 @@ export interface ShimStack {
 }
 
 /**
- * The greatest sum of at most two stock pieces (the same thickness may be used twice) that is not above `most`;
- * one piece is preferred to two of the same sum. Null where nothing fits.
- *
- * @example shimStack([0.03, 0.05, 0.08], 0.135).pieces // => [0.08, 0.05]
+ * Every sum of one or two stock pieces (the same thickness may be used twice), greatest first; of two equal sums the
+ * one with fewer pieces comes first. Made once for a pad, asked once for each sector.
  */
-export function shimStack(stock: readonly number[], most: number): ShimStack | null {
+export function shimStacks(stock: readonly number[]): ShimStack[] {
   const thickestFirst = [...new Set(stock)].sort((a, b) => b - a);
-  let best: ShimStack | null = null;
-  const consider = (pieces: number[]) => {
-    const thickness = pieces.reduce((sum, piece) => sum + piece, 0);
-    if (atMost(thickness, most) && (best === null || exceeds(thickness, best.thickness))) best = { thickness, pieces };
-  };
-  for (const piece of thickestFirst) consider([piece]);
-  thickestFirst.forEach((first, i) => {
-    for (const second of thickestFirst.slice(i)) consider([first, second]);
+  const stacks = thickestFirst.flatMap((first, i) => [
+    { thickness: first, pieces: [first] },
+    ...thickestFirst.slice(i).map((second) => ({ thickness: first + second, pieces: [first, second] })),
+  ]);
+  return stacks.sort((a, b) => {
+    const thicker = b.thickness - a.thickness;
+    return Math.abs(thicker) <= sameWithin ? a.pieces.length - b.pieces.length : thicker;
   });
-  return best;
 }
+
+/**
+ * The greatest of these sums that is not above `most`, or null where nothing fits.
+ *
+ * @example greatestStack(shimStacks([0.03, 0.05, 0.08]), 0.135).pieces // => [0.08, 0.05]
+ */
+export const greatestStack = (stacks: readonly ShimStack[], most: number): ShimStack | null =>
+  stacks.find(({ thickness }) => atMost(thickness, most)) ?? null;

@@ -13,7 +13,7 @@ import {
   Unsolvable,
 } from '../metrology';
 import type { PadAdvice, PadPicture, SeatInput, SeatOutput } from './seat.schema';
-import { shimStack } from './shimStack';
+import { greatestStack, shimStacks } from './shimStack';
 
 type GapSample = SeatInput['gaps'][number];
 
@@ -58,11 +58,13 @@ function gapAt(gaps: readonly GapSample[], clock: number): number {
 function shimPlan(gaps: readonly GapSample[], limit: number, stock: readonly number[], width: number) {
   const count = Math.round(360 / width);
   const sectorOf = (clock: number) => Math.floor((clock + width / 2) / width + sameWithin) % count;
+  const stacks = shimStacks(stock);
   const shims: SeatOutput['shims'] = [];
+  const widest: (number | undefined)[] = [];
+  for (const { clock, gap } of gaps) widest[sectorOf(clock)] = Math.max(widest[sectorOf(clock)] ?? 0, gap);
   for (let sector = 0; sector < count; sector += 1) {
-    const inside = gaps.filter(({ clock }) => sectorOf(clock) === sector).map(({ gap }) => gap);
-    const gap = inside.length > 0 ? Math.max(...inside) : gapAt(gaps, sector * width);
-    const stack = exceeds(gap, limit) ? shimStack(stock, gap + limit / 2) : null;
+    const gap = widest[sector] ?? gapAt(gaps, sector * width);
+    const stack = stacks.length > 0 && exceeds(gap, limit) ? greatestStack(stacks, gap + limit / 2) : null;
     if (stack) shims.push({ clock: sector * width, ...stack });
   }
   const thicknessIn = new Map(shims.map(({ clock, thickness }) => [Math.round(clock / width), thickness]));
