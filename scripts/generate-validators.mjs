@@ -45,6 +45,8 @@ const ajv = new (Ajv2020.default ?? Ajv2020)({
   strict: true,
   strictTypes: false,
   allowUnionTypes: true,
+  discriminator: true,
+  strictRequired: false,
   code: { source: true, esm: true, lines: false },
 });
 addFormats(ajv);

@@ -1,3 +1,7 @@
+import { bodyLineInput } from './body/bodyLine.schema';
+import { boreInput } from './bore/bore.schema';
+import { hingeInput } from './hinges/hinge.schema';
+import { jointInput } from './joints/joint.schema';
 import { entryBodies, newEntrySchema, storedEntrySchema } from './logbook/entry.schema';
 import { instrumentTypeSchema } from './instruments/instrumentType.schema';
 import { conformityInput } from './metrology/conformity.schema';
@@ -14,6 +18,10 @@ export const compiledSchemas: Record<string, object> = {
   solver_conformity: conformityInput,
   solver_rim: rimInput,
   solver_seat: seatInput,
+  solver_body_line: bodyLineInput,
+  solver_bore: boreInput,
+  solver_hinge: hingeInput,
+  solver_joint: jointInput,
   solver_plan: planInput,
   new_entry: newEntrySchema,
   stored_entry: storedEntrySchema,

@@ -6,3 +6,4 @@ export * from './gauge';
 export * from './conformity.schema';
 export * from './conformity';
 export * from './conformity.solver';
+export * from './interpolate';

@@ -1,3 +1,7 @@
+import { bodyLineSolver } from '../body';
+import { boreSolver } from '../bore';
+import { hingeSolver } from '../hinges';
+import { jointSolver } from '../joints';
 import { conformitySolver } from '../metrology';
 import { seatSolver } from '../pads';
 import { planSolver } from '../plan';
@@ -5,7 +9,16 @@ import { rimSolver } from '../rims';
 import type { Solver } from './contract';
 
 /** Every solver there is. To add one: a schema, a solve function and a test in the folder of its trade word, and a line here. */
-const all = [conformitySolver, rimSolver, seatSolver, planSolver] as const;
+const all = [
+  conformitySolver,
+  rimSolver,
+  seatSolver,
+  bodyLineSolver,
+  boreSolver,
+  hingeSolver,
+  jointSolver,
+  planSolver,
+] as const;
 
 // A registry holds solvers of many shapes; each one's own types guard its own call.
 export const solvers: ReadonlyMap<string, Solver<never, unknown>> = new Map(

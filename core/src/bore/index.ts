@@ -1,0 +1,3 @@
+export * from './bore.schema';
+export * from './solveBore';
+export * from './bore.solver';

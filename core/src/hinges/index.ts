@@ -1,0 +1,3 @@
+export * from './hinge.schema';
+export * from './solveHinge';
+export * from './hinge.solver';
