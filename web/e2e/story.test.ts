@@ -272,6 +272,39 @@ describe('one instrument from the case to the signed record', () => {
   });
 });
 
+describe('the solver door over HTTP', () => {
+  const ask = (name: string, body: string) => fetch(`${app.address}/api/v1/solve/${name}`, { method: 'POST', body });
+  const rim = {
+    heights: [0, 60, 120, 180, 240, 300].map((clock) => ({ clock, height: 0 })),
+    limits: { flatness: 0.03 },
+  };
+  const padTooWide = {
+    gaps: [0, 60, 120, 180, 240, 300].map((clock) => ({ clock, gap: 0 })),
+    padDiameter: 40,
+    axisDistance: 20,
+    limits: { gap: 0.03 },
+  };
+  test.each([
+    ['rim', JSON.stringify(rim), 200, { flatness: 0, levelling: { method: 'none' } }],
+    [
+      'rim',
+      JSON.stringify({ ...rim, limits: {} }),
+      400,
+      { error: 'invalid-input', problems: [{ path: '/limits/flatness' }] },
+    ],
+    ['rim', '{', 400, { error: 'invalid-input', problems: [{ path: '' }] }],
+    ['spell', '{}', 404, { error: 'unknown-solver' }],
+    ['seat', JSON.stringify(padTooWide), 422, { error: 'unsolvable' }],
+  ])('%s answers %#', async (name, body, status, document) => {
+    const answer = await ask(name, body);
+    expect(answer.status).toBe(status);
+    expect(await answer.json()).toMatchObject(document);
+  });
+  test('a body past the limit is refused, not read to its end', async () => {
+    expect((await ask('rim', ' '.repeat(9 * 1024 * 1024))).status).toBe(413);
+  });
+});
+
 describe('two devices', () => {
   test('an entry written elsewhere shows without reloading', async () => {
     await page.goto(`${app.address}/jobs/LL-204`);

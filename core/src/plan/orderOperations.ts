@@ -43,10 +43,13 @@ export function overlaps(a: string, b: string): boolean {
   return left.group === right.group && (left.part === '*' || right.part === '*');
 }
 
-/** Measures that nearly all work disturbs, and that say nothing about which of two neighbours goes first. */
-const consequences = new Set(['pad', 'link', 'pitch']);
-const ownMeasures = (operation: Orderable) =>
-  operation.disturbs.filter((measure) => !consequences.has(splitMeasure(measure).group));
+/**
+ * Measures that nearly all work disturbs, by the stage whose own business they are. Elsewhere they say nothing about
+ * which of two neighbours goes first.
+ */
+const homeStage: Record<string, Stage> = { pad: 'pads', link: 'regulate', pitch: 'tune' };
+const ownMeasures = ({ disturbs, stage }: Orderable) =>
+  disturbs.filter((measure) => (homeStage[splitMeasure(measure).group] ?? stage) === stage);
 
 const anyOverlap = (some: readonly string[], others: readonly string[]) =>
   some.find((a) => others.some((b) => overlaps(a, b)));

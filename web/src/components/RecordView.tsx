@@ -162,6 +162,17 @@ export function RecordView() {
               {intake.owner}. Taken in {dayText(record.openedAt)}. Practice: {record.practice.title}.{' '}
               {record.practice.holds}
             </p>
+            <Section title="Intake">
+              <p className="mb-0">
+                {[
+                  intake.complaint && `What was wrong: ${intake.complaint}`,
+                  intake.testPlay && `Test play: ${intake.testPlay}`,
+                  intake.mayChange && `What may be changed: ${intake.mayChange}`,
+                ]
+                  .filter(Boolean)
+                  .join(' ') || 'No complaint was written down.'}
+              </p>
+            </Section>
             <Section title="Found" empty={record.found.length === 0 && 'Nothing yet.'}>
               <ul>
                 {record.found.map((finding) => (

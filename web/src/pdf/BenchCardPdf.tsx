@@ -1,7 +1,7 @@
 import { Text, View } from '@react-pdf/renderer';
 import { cautions, deferral, type CautionId, type JobPlan, type JobRecord } from '@holotonos/core';
 import { dayText, minutesText } from '@/client/words';
-import { Lines, Part, Sheet, styles } from './sheet';
+import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
 /** The card that lies on the bench beside the instrument: what is open, in order, with room for a tick. */
 export function BenchCardPdf({ record, plan }: { record: JobRecord; plan: JobPlan }) {
@@ -25,7 +25,7 @@ export function BenchCardPdf({ record, plan }: { record: JobRecord; plan: JobPla
               style={{ width: 12, height: 12, borderWidth: 1, borderColor: '#241a17', marginRight: 8, marginTop: 1 }}
             />
             <View style={{ flex: 1 }}>
-              <Text style={{ fontWeight: 700 }}>{step.title}</Text>
+              <Text style={{ fontWeight: 700 }}>{inPrint(step.title)}</Text>
               <Text style={styles.soft}>
                 {step.stage} · {minutesText(step.minutes.likely)}
                 {step.unattended > 0 ? `, then leave ${minutesText(step.unattended)}` : ''}

@@ -1,7 +1,7 @@
 import { Text, View } from '@react-pdf/renderer';
 import { printLength, printWithUncertainty, type JobRecord, type LengthUnit, type RecordFigure } from '@holotonos/core';
 import { dayText, minutesText } from '@/client/words';
-import { Lines, Part, Sheet, styles } from './sheet';
+import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
 /** The record that goes home with the instrument. */
 export function RecordPdf({ record, unit }: { record: JobRecord; unit: LengthUnit }) {
@@ -11,7 +11,7 @@ export function RecordPdf({ record, unit }: { record: JobRecord; unit: LengthUni
   const cell = { width: '19%' } as const;
   return (
     <Sheet title="record" ticket={record.ticket}>
-      <Text style={styles.title}>{record.instrument}</Text>
+      <Text style={styles.title}>{inPrint(record.instrument)}</Text>
       <Text>
         {[
           intake.maker,
@@ -66,9 +66,7 @@ export function RecordPdf({ record, unit }: { record: JobRecord; unit: LengthUni
         )}
         {record.figures.map((row) => (
           <View key={`${row.group} ${row.part}`} style={styles.row} wrap={false}>
-            <Text style={{ width: '43%' }}>
-              {row.group} of {row.place}, {row.what}
-            </Text>
+            <Text style={{ width: '43%' }}>{inPrint(`${row.group} of ${row.place}, ${row.what}`)}</Text>
             <Text style={cell}>{figure(row.before)}</Text>
             <Text style={cell}>
               {figure(row.after)}

@@ -57,6 +57,9 @@ export const styles = StyleSheet.create({
   },
 });
 
+/** Note names in words: the shipped text face has no sharp or flat sign. */
+export const inPrint = (text: string): string => text.replaceAll('♯', ' sharp').replaceAll('♭', ' flat');
+
 /** A printed sheet of A4 with a footer that names the ticket and counts the pages. */
 export function Sheet({ title, ticket, children }: { title: string; ticket: string; children: ReactNode }) {
   return (
@@ -92,7 +95,7 @@ export function Lines({ lines, empty }: { lines: readonly string[]; empty: strin
     <View>
       {shown.map((line, i) => (
         <Text key={i} style={styles.item} wrap={false}>
-          · {line}
+          · {inPrint(line)}
         </Text>
       ))}
     </View>
