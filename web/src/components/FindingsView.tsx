@@ -1,19 +1,13 @@
 'use client';
 
-import {
-  findingKinds,
-  findingStatusWords,
-  findingWords,
-  isOpenStatus,
-  type FindingKind,
-  type FindingState,
-} from '@holotonos/core';
+import { findingStatusWords, findingWords, isOpenStatus, type FindingKind, type FindingState } from '@holotonos/core';
 import { useId, useState, type FormEvent } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
 import { Bands } from './JobShell';
-import { SuggestionCard, severityWords } from './SuggestionCard';
+import { KindField, SeverityField, severityWords } from './formParts';
+import { SuggestionCard } from './SuggestionCard';
 
 /** A fault that a person saw, heard or felt, without waiting for a gauge. */
 function NewFinding() {
@@ -31,15 +25,8 @@ function NewFinding() {
     <form className="sheet" onSubmit={submit}>
       <h2>Write a finding</h2>
       <div className="row">
-        <div className="col-sm-6 mb-2">
-          <Form.Label htmlFor={`${id}-kind`}>What</Form.Label>
-          <Form.Select id={`${id}-kind`} value={kind} onChange={(event) => setKind(event.target.value as FindingKind)}>
-            {findingKinds.map((each) => (
-              <option key={each} value={each}>
-                {findingWords[each].title}
-              </option>
-            ))}
-          </Form.Select>
+        <div className="col-sm-6">
+          <KindField value={kind} onChange={setKind} />
         </div>
         <div className="col-sm-6 mb-2">
           <Form.Label htmlFor={`${id}-part`}>Where</Form.Label>
@@ -51,19 +38,8 @@ function NewFinding() {
             ))}
           </Form.Select>
         </div>
-        <div className="col-sm-4 mb-2">
-          <Form.Label htmlFor={`${id}-severity`}>How bad</Form.Label>
-          <Form.Select
-            id={`${id}-severity`}
-            value={severity}
-            onChange={(event) => setSeverity(Number(event.target.value))}
-          >
-            {[1, 2, 3].map((each) => (
-              <option key={each} value={each}>
-                {severityWords[each]}
-              </option>
-            ))}
-          </Form.Select>
+        <div className="col-sm-4">
+          <SeverityField value={severity} onChange={setSeverity} />
         </div>
         <div className="col-sm-8 mb-2">
           <Form.Label htmlFor={`${id}-note`}>Note</Form.Label>

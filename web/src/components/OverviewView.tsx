@@ -7,6 +7,7 @@ import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
 import { capital, momentText } from '@/client/words';
 import { entryWords } from './entryWords';
+import { ReasonForm } from './formParts';
 import { Bands } from './JobShell';
 import { nextWords } from './PlanView';
 import { StateMark } from './StateMark';
@@ -147,9 +148,7 @@ function grouped(entries: readonly Entry[]): Entry[][] {
 
 function LogEntry({ entry }: { entry: Entry }) {
   const { state, names, write } = useJob();
-  const id = useId();
   const [striking, setStriking] = useState(false);
-  const [reason, setReason] = useState('');
   const struck = state.struck.has(entry.id);
   const words = entryWords(entry, names);
   const canStrike = !struck && !striking && entry.kind !== 'strike' && entry.kind !== 'intake';
@@ -159,24 +158,15 @@ function LogEntry({ entry }: { entry: Entry }) {
         {struck ? <s>{words}</s> : words}
         {struck && ' (struck)'}
         {striking && (
-          <form
-            className="mt-2"
-            onSubmit={(event) => {
-              event.preventDefault();
+          <ReasonForm
+            label="Why strike it? It stays readable."
+            action="Strike"
+            onReason={(reason) => {
               write('strike', { entry: entry.id, reason });
               setStriking(false);
             }}
-          >
-            <Form.Label htmlFor={`${id}-strike`}>Why strike it? It stays readable.</Form.Label>
-            <Form.Control
-              id={`${id}-strike`}
-              className="mb-2"
-              value={reason}
-              onChange={(event) => setReason(event.target.value)}
-              autoFocus
-            />
-            <Button type="submit">Strike</Button>
-          </form>
+            onBack={() => setStriking(false)}
+          />
         )}
       </div>
       {canStrike && (

@@ -7,6 +7,7 @@ import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
 import { minutesText, momentText } from '@/client/words';
+import { ReasonForm } from './formParts';
 import { Bands } from './JobShell';
 
 const statusWords: Record<Step['status'], string> = {
@@ -48,7 +49,6 @@ function StepCard({ step }: { step: Step }) {
   const [accepted, setAccepted] = useState<string[]>([]);
   const [note, setNote] = useState('');
   const [typedMinutes, setTypedMinutes] = useState('');
-  const [reason, setReason] = useState('');
   const [asking, setAsking] = useState<'skip' | 'override' | null>(null);
   const { status, waitsFor, gate, minutes } = step;
   const blocked = waitsFor.length > 0 || gate.some(({ open }) => !open);
@@ -69,7 +69,8 @@ function StepCard({ step }: { step: Step }) {
       ...(note.trim() && { note }),
       ...(override !== undefined && { override }),
     });
-  const skip = () => write('operation-skipped', { operation: step.id, title: step.title, reason, leaves: step.cures });
+  const skip = (reason: string) =>
+    write('operation-skipped', { operation: step.id, title: step.title, reason, leaves: step.cures });
   const minutesBad = !Number.isFinite(taken) || taken < 0;
 
   return (
@@ -206,35 +207,17 @@ function StepCard({ step }: { step: Step }) {
             </Button>
           </div>
           {asking && (
-            <form
-              className="mt-3"
-              onSubmit={(event) => {
-                event.preventDefault();
-                if (asking === 'skip') skip();
-                else done(reason);
-              }}
-            >
-              <Form.Label htmlFor={`${id}-reason`}>
-                {asking === 'skip'
+            <ReasonForm
+              key={asking}
+              label={
+                asking === 'skip'
                   ? 'Why is it skipped? What it would have cured stays as a stop-gap.'
-                  : 'Why is it done although it waits? This stays on the record.'}
-              </Form.Label>
-              <Form.Control
-                id={`${id}-reason`}
-                className="mb-2"
-                value={reason}
-                onChange={(event) => setReason(event.target.value)}
-                autoFocus
-              />
-              <div className="d-flex gap-2">
-                <Button type="submit" disabled={reason.trim() === ''}>
-                  {asking === 'skip' ? 'Skip it' : 'Record it as done'}
-                </Button>
-                <Button variant="quiet" onClick={() => setAsking(null)}>
-                  Back
-                </Button>
-              </div>
-            </form>
+                  : 'Why is it done although it waits? This stays on the record.'
+              }
+              action={asking === 'skip' ? 'Skip it' : 'Record it as done'}
+              onReason={asking === 'skip' ? skip : done}
+              onBack={() => setAsking(null)}
+            />
           )}
         </>
       )}

@@ -1,12 +1,11 @@
 'use client';
 
-import { findingKinds, findingWords, type FindingKind, type Suggestion } from '@holotonos/core';
+import { findingWords, type FindingKind, type Suggestion } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
-
-export const severityWords = ['', 'slight', 'plain', 'severe'] as const;
+import { KindField, ReasonForm, SeverityField, severityWords } from './formParts';
 
 /** What the figures speak for, with its cause and remedy, to be confirmed, edited or declined by a person. */
 export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
@@ -16,10 +15,9 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
   const [kind, setKind] = useState<FindingKind>(suggestion.kind);
   const [severity, setSeverity] = useState<number>(suggestion.severity);
   const [note, setNote] = useState(suggestion.cause);
-  const [reason, setReason] = useState('');
   const place = names.get(suggestion.part) ?? suggestion.part;
 
-  const answer = (status: 'confirmed' | 'declined') =>
+  const answer = (status: 'confirmed' | 'declined', reason?: string) =>
     write('finding', {
       finding: newId(),
       kind: status === 'declined' ? suggestion.kind : kind,
@@ -29,7 +27,7 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
       note,
       suggestion: suggestion.key,
       evidence: suggestion.evidence,
-      ...(status === 'declined' && { reason }),
+      ...(reason !== undefined && { reason }),
     });
 
   return (
@@ -67,33 +65,11 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
           }}
         >
           <div className="row">
-            <div className="col-7 mb-2">
-              <Form.Label htmlFor={`${id}-kind`}>Finding</Form.Label>
-              <Form.Select
-                id={`${id}-kind`}
-                value={kind}
-                onChange={(event) => setKind(event.target.value as FindingKind)}
-              >
-                {findingKinds.map((each) => (
-                  <option key={each} value={each}>
-                    {findingWords[each].title}
-                  </option>
-                ))}
-              </Form.Select>
+            <div className="col-7">
+              <KindField value={kind} onChange={setKind} />
             </div>
-            <div className="col-5 mb-2">
-              <Form.Label htmlFor={`${id}-severity`}>How bad</Form.Label>
-              <Form.Select
-                id={`${id}-severity`}
-                value={severity}
-                onChange={(event) => setSeverity(Number(event.target.value))}
-              >
-                {[1, 2, 3].map((each) => (
-                  <option key={each} value={each}>
-                    {severityWords[each]}
-                  </option>
-                ))}
-              </Form.Select>
+            <div className="col-5">
+              <SeverityField value={severity} onChange={setSeverity} />
             </div>
           </div>
           <Form.Label htmlFor={`${id}-note`}>Note</Form.Label>
@@ -114,29 +90,12 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
         </form>
       )}
       {mode === 'decline' && (
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            answer('declined');
-          }}
-        >
-          <Form.Label htmlFor={`${id}-reason`}>Why not?</Form.Label>
-          <Form.Control
-            id={`${id}-reason`}
-            className="mb-2"
-            value={reason}
-            onChange={(event) => setReason(event.target.value)}
-            autoFocus
-          />
-          <div className="d-flex gap-2">
-            <Button type="submit" disabled={reason.trim() === ''}>
-              Decline
-            </Button>
-            <Button variant="quiet" onClick={() => setMode('offer')}>
-              Back
-            </Button>
-          </div>
-        </form>
+        <ReasonForm
+          label="Why not?"
+          action="Decline"
+          onReason={(reason) => answer('declined', reason)}
+          onBack={() => setMode('offer')}
+        />
       )}
     </article>
   );

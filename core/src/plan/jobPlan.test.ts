@@ -1,0 +1,138 @@
+import { describe, expect, test } from '@jest/globals';
+import { flat, sax, TestJob } from '../../tests/testJob';
+import { judgeJob } from '../judgement';
+import { benchSummary, inBenchOrder, jobPlan, type BenchSummary } from '.';
+
+const plan = (job: TestJob) => jobPlan(job.state, sax, judgeJob(job.state, sax), job.now);
+const step = (job: TestJob, id: string) => plan(job).steps.find((candidate) => candidate.id === id);
+
+/** A leaking pad over a crooked rim, both confirmed. */
+function crooked() {
+  const job = new TestJob();
+  const rim = job.finding('rim-warped', 'e');
+  const pad = job.finding('pad-leaking', 'e');
+  return { job, rim, pad };
+}
+
+describe('the plan of a job', () => {
+  test('suspected and declined findings are not planned; confirmed ones are, by the name of their part', () => {
+    const job = new TestJob();
+    job.finding('dent', 'bell', 'suspected');
+    job.finding('dent', 'neck', 'declined');
+    job.finding('rim-warped', 'low-b');
+    const titles = plan(job).steps.map(({ title }) => title);
+    expect(titles).toContain('Level the rim: Low B');
+    expect(titles.some((title) => title.startsWith('Raise the dent'))).toBe(false);
+  });
+
+  test('the pad waits for its rim, then for fresh readings of it', () => {
+    const { job, rim } = crooked();
+    expect(plan(job).next?.id).toBe('dress-rim:e');
+    expect(step(job, 'reseat-pad:e')).toMatchObject({ status: 'waiting', waitsFor: [{ id: 'dress-rim:e' }] });
+    job.rim('e', flat);
+    job.done('dress-rim:e', { disturbs: ['rim:e', 'pad:e'], cures: [rim] });
+    expect(step(job, 'reseat-pad:e')).toMatchObject({ status: 'waiting', waitsFor: [] });
+    expect(step(job, 'reseat-pad:e')?.gate).toEqual([
+      { group: 'rim', part: 'e', open: false, why: 'rim of E is stale' },
+    ]);
+    job.rim('e', flat);
+    expect(step(job, 'reseat-pad:e')).toMatchObject({ status: 'ready', gate: [{ open: true }] });
+    expect(job.state.findings.get(rim)?.status).toBe('cured');
+  });
+
+  test('a gate with * asks for every part that was measured, and a fault keeps it shut', () => {
+    const { job } = crooked();
+    job.pad('g', flat);
+    job.pad('d', [0.2, 0, 0, 0, 0, 0, 0, 0]);
+    const gate = step(job, 'bring-in-links:instrument')?.gate;
+    expect(gate?.map(({ part, open }) => [part, open])).toEqual([
+      ['g', true],
+      ['d', false],
+    ]);
+  });
+
+  test('what cures holds up what follows until its time is over', () => {
+    const job = new TestJob();
+    const finding = job.finding('pad-worn', 'g');
+    job.rim('g', flat);
+    job.done('replace-pad:g', { cures: [finding] });
+    expect(step(job, 'replace-pad:g')).toMatchObject({ status: 'curing', curingUntil: '2026-11-23T09:10:00.000Z' });
+    expect(step(job, 'bring-in-links:instrument')).toMatchObject({
+      status: 'waiting',
+      waitsFor: [{ until: '2026-11-23T09:10:00.000Z' }],
+    });
+    job.minute = 11;
+    expect(step(job, 'replace-pad:g')?.status).toBe('done');
+    expect(step(job, 'bring-in-links:instrument')?.status).toBe('ready');
+  });
+
+  test('a skipped step lets the next one go on; a started one is next', () => {
+    const { job, rim } = crooked();
+    job.write('operation-started', { operation: 'dress-rim:e', cautionsAccepted: ['dust'] });
+    expect(plan(job).next).toMatchObject({ id: 'dress-rim:e', status: 'started' });
+    job.write('operation-skipped', {
+      operation: 'dress-rim:e',
+      title: 'x',
+      reason: 'no plug of that size',
+      leaves: [rim],
+    });
+    expect(step(job, 'dress-rim:e')?.status).toBe('skipped');
+    expect(step(job, 'reseat-pad:e')?.waitsFor).toEqual([]);
+    expect(job.state.findings.get(rim)).toMatchObject({ status: 'stop-gap', reason: 'no plug of that size' });
+  });
+
+  test('a fault confirmed again after its cure asks for the work again', () => {
+    const { job, rim } = crooked();
+    job.done('dress-rim:e', { cures: [rim] });
+    expect(step(job, 'dress-rim:e')?.status).toBe('done');
+    job.finding('rim-warped', 'e', 'confirmed', rim);
+    expect(step(job, 'dress-rim:e')?.status).toBe('ready');
+    expect(plan(job).minutesLeft.likely).toBeGreaterThan(0);
+  });
+
+  test('what the practice leaves is listed with its reason', () => {
+    const job = new TestJob({ practice: 'keeper' });
+    const finding = job.finding('tuning-low', 'low-b');
+    expect(plan(job).left).toMatchObject([{ finding: { finding }, reason: expect.stringMatching(/Keeper/) }]);
+  });
+});
+
+describe('the bench', () => {
+  const summary = (job: TestJob) => benchSummary(job.state, sax, job.now) as BenchSummary;
+  test('sums a ticket up', () => {
+    const { job } = crooked();
+    expect(summary(job)).toMatchObject({
+      stage: 'holes',
+      next: 'Level the rim: E',
+      blockedBy: [],
+      openFindings: 2,
+      done: 0,
+      signedOff: false,
+    });
+  });
+  test('says what blocks a ticket that can not go on', () => {
+    const job = new TestJob();
+    job.finding('pad-leaking', 'e');
+    expect(summary(job)).toMatchObject({ next: null, blockedBy: ['rim of E is not measured'] });
+  });
+  test('work that can start comes first, then the nearer date, and what is signed last', () => {
+    const [a, b, c, d] = ['A', 'B', 'C', 'D'].map((ticket) => ({ ...summary(crooked().job), ticket })) as [
+      BenchSummary,
+      BenchSummary,
+      BenchSummary,
+      BenchSummary,
+    ];
+    const list = [
+      { ...a, signedOff: true },
+      { ...b, next: null, dueBy: '2026-01-01' },
+      { ...c, dueBy: null },
+      { ...d, dueBy: '2026-12-01' },
+    ];
+    expect(list.sort(inBenchOrder).map(({ ticket }) => ticket)).toEqual(['D', 'C', 'B', 'A']);
+  });
+  test('a signed job asks for nothing', () => {
+    const { job } = crooked();
+    job.write('sign-off', { ownerCautions: [] });
+    expect(summary(job)).toMatchObject({ stage: 'signed off', next: null, blockedBy: [], signedOff: true });
+  });
+});

@@ -1,0 +1,104 @@
+import { describe, expect, test } from '@jest/globals';
+import { flat, saddle, sax, TestJob } from '../../tests/testJob';
+import { jobRecord, measureHistory, readJobDocument, toJobDocument, type JobRecord } from '.';
+
+const record = (job: TestJob) => jobRecord(job.state, sax, job.now) as JobRecord;
+
+describe('figures before and after', () => {
+  test('the first and the last generation of readings, each with its doubt', () => {
+    const job = new TestJob();
+    job.rim('e', saddle);
+    job.done('straighten-body:body', { disturbs: ['rim:*'] });
+    job.rim(
+      'e',
+      saddle.map((height) => height / 2),
+    );
+    job.done('dress-rim:e', { disturbs: ['rim:e'] });
+    job.rim('e', flat);
+    const [row] = measureHistory(job.state, sax);
+    expect(row).toMatchObject({ group: 'rim', part: 'e', stale: false, limit: 0.03 });
+    expect(row?.before?.value).toBeCloseTo(0.1, 9);
+    expect(row?.after?.value).toBeCloseTo(0, 9);
+    expect(row?.after?.uncertainty).toBeGreaterThan(0.003);
+  });
+  test('readings that nothing has disturbed have no before; disturbed ones are marked', () => {
+    const job = new TestJob();
+    job.pad('g', [0.02, 0, 0.05, 0, 0, 0, 0, 0]);
+    expect(measureHistory(job.state, sax)[0]).toMatchObject({
+      what: 'widest gap',
+      before: null,
+      after: { value: 0.05 },
+      stale: false,
+    });
+    job.done('strip:instrument', { disturbs: ['pad:*'] });
+    expect(measureHistory(job.state, sax)[0]).toMatchObject({ after: { value: 0.05 }, stale: true });
+  });
+});
+
+describe('the record', () => {
+  test('says what was found, done, left and struck, and why', () => {
+    const job = new TestJob();
+    const rim = job.finding('rim-warped', 'e');
+    const pad = job.finding('pad-leaking', 'd');
+    job.finding('dent', 'bell', 'declined');
+    const slip = job.read({ group: 'pad', part: 'g', measure: 'gap', clock: 45 }, 0.5);
+    job.write('strike', { entry: slip, reason: 'wrong key' });
+    job.done('dress-rim:e', { cures: [rim], minutes: 14 });
+    job.write('operation-skipped', {
+      operation: 'reseat-pad:d',
+      title: 'Level and seat the pad: D',
+      reason: 'no felt',
+      leaves: [pad],
+    });
+    job.write('time', { minutes: 6, what: 'talked with the owner' });
+    job.write('decision', { question: 'Keep the lacquer?', choice: 'Yes.', reason: 'It is original.' });
+    job.write('practice-change', { practice: 'keeper', reason: 'It is older than thought' });
+    const text = record(job);
+    expect(text.found.map(({ title, statusWord }) => [title, statusWord])).toEqual([
+      ['Rim not flat', 'cured'],
+      ['Pad leaking', 'stop-gap'],
+    ]);
+    expect(text.done).toMatchObject([{ operation: 'dress-rim:e', minutes: 14, by: 'Juno Tam' }]);
+    expect(text.minutes).toBe(20);
+    expect(text.left).toContainEqual({ what: 'Not done: Level and seat the pad: D', why: 'no felt' });
+    expect(text.struck).toMatchObject([{ what: 'reading 0.5 at pad of G, 45°', why: 'wrong key' }]);
+    expect(text.decisions.map(({ what }) => what)).toEqual(['Keep the lacquer? Yes.', 'Practice changed to Keeper.']);
+    expect(text.practice.title).toBe('Keeper');
+    expect(text.signOff).toBeNull();
+  });
+  test('an open finding is listed as left; the sign-off brings its own cautions', () => {
+    const job = new TestJob();
+    job.finding('dent', 'bell');
+    expect(record(job).left.map(({ what }) => what)).toContain('Dent, Bell');
+    expect(record(job).ownerCautions.join()).toMatch(/neck screw/);
+    job.write('sign-off', { ownerCautions: ['Oil the rods in spring.'], checkUp: '2027-11-23', summary: 'Plays.' });
+    expect(record(job)).toMatchObject({
+      ownerCautions: ['Oil the rods in spring.'],
+      signOff: { by: 'Juno Tam', checkUp: '2027-11-23', summary: 'Plays.' },
+    });
+  });
+});
+
+describe('job documents', () => {
+  const written = () => {
+    const job = new TestJob();
+    job.rim('e', saddle);
+    return toJobDocument('T-1', job.entries, '2026-11-23T12:00:00.000Z');
+  };
+  const refused = (change: object) => {
+    const read = readJobDocument({ ...written(), ...change });
+    return read.ok ? [] : read.problems.map(({ path }) => path);
+  };
+  test('a good one is read', () => expect(readJobDocument(structuredClone(written())).ok).toBe(true));
+  test.each([
+    [{ version: 2 }, '/version'],
+    [{ format: 'other' }, '/format'],
+    [{ units: { length: 'in' } }, '/units/length'],
+    [{ entries: [] }, '/entries'],
+    [{ ticket: 'T-2' }, '/ticket'],
+    [{ extra: 1 }, '/extra'],
+  ])('%j is refused at its place', (change, path) => expect(refused(change)).toContain(path));
+  test('what is no document at all is refused', () => {
+    for (const data of [null, 7, 'job', [], {}]) expect(readJobDocument(data).ok).toBe(false);
+  });
+});
