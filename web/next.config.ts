@@ -30,7 +30,7 @@ const config: NextConfig = {
     silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'],
     loadPaths: [resolve(root, 'node_modules')],
   },
-  experimental: { optimizePackageImports: ['react-bootstrap', 'react-bootstrap-icons', '@holotonos/core'] },
+  experimental: { optimizePackageImports: ['react-bootstrap', '@holotonos/core'] },
   headers: async () => [
     {
       source: '/:path*',

@@ -61,13 +61,14 @@ export async function jobByTicket(db: Database, ticket: string): Promise<JobRow 
   return row ?? null;
 }
 
-/** Entries of a job after sequence number `after`, in order. */
-export async function jobEntries(db: Database, jobId: string, after = 0): Promise<Entry[]> {
-  const rows = await db
+/** Entries of a job after sequence number `after`, in order; at most `limit` of them when one is given. */
+export async function jobEntries(db: Database, jobId: string, after = 0, limit?: number): Promise<Entry[]> {
+  const query = db
     .select()
     .from(entries)
     .where(and(eq(entries.jobId, jobId), gt(entries.seq, after)))
     .orderBy(asc(entries.seq));
+  const rows = await (limit === undefined ? query : query.limit(limit));
   return rows.map(toEntry);
 }
 
@@ -121,10 +122,7 @@ export async function appendEntry(db: Database, ticket: string, entry: NewEntry)
       .from(entries)
       .where(and(eq(entries.jobId, job.id), eq(entries.id, entry.id)));
     if (known) return answerKnown(entry, toEntry(known));
-    const state = foldEntries(
-      folded.get(job.id) ?? emptyJobState,
-      await jobEntries(tx, job.id, folded.get(job.id)?.seq ?? 0),
-    );
+    const state = await jobState(tx, job.id);
     const unfit = misfits(state, entry, partsOf(jobInstrument(state)));
     if (unfit.length > 0) return { status: 'refused', problems: unfit };
     return { status: 'stored', entry: await insertEntry(tx, job.id, state.seq + 1, entry), known: false };

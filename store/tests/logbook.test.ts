@@ -20,11 +20,11 @@ import {
   jobByTicket,
   jobEntries,
   jobState,
-  listenForEntries,
   listJobs,
   loadDemo,
   migrateDatabase,
   NewerDatabase,
+  openAnnouncer,
   openJob,
   readingsFromCsv,
   readingsToCsv,
@@ -134,19 +134,58 @@ describe('the logbook in the database', () => {
     expect(await appendAll(store.db, 'T-8', good)).toEqual({ status: 'stored', added: 0 });
   });
 
-  test('a new entry is announced to whoever listens', async () => {
-    const id = await job('T-9');
+  test('a new entry is announced to all who listen to its job, and to no one else', async () => {
+    const [mine, other] = [await job('T-9'), await job('T-10')];
+    const announcer = openAnnouncer(store.url);
     const heard: string[] = [];
-    const stop = await listenForEntries(
-      store.url,
-      (jobId) => heard.push(jobId),
+    const stops = await Promise.all([
+      announcer.listen(
+        mine,
+        () => heard.push('first'),
+        () => undefined,
+      ),
+      announcer.listen(
+        mine,
+        () => heard.push('second'),
+        () => undefined,
+      ),
+      announcer.listen(
+        other,
+        () => heard.push('other'),
+        () => undefined,
+      ),
+    ]);
+    await appendEntry(store.db, 'T-9', reading());
+    const until = async (done: () => boolean) => {
+      for (let tries = 0; tries < 100 && !done(); tries += 1) await new Promise((resolve) => setTimeout(resolve, 20));
+    };
+    await until(() => heard.length >= 2);
+    expect(heard.sort()).toEqual(['first', 'second']);
+    for (const stop of stops) stop();
+    // The last to leave closes the connection; the next to come opens another.
+    const again = await announcer.listen(
+      mine,
+      () => heard.push('again'),
       () => undefined,
     );
     await appendEntry(store.db, 'T-9', reading());
-    for (let tries = 0; tries < 50 && heard.length === 0; tries += 1)
-      await new Promise((resolve) => setTimeout(resolve, 20));
-    await stop();
-    expect(heard).toContain(id);
+    await until(() => heard.includes('again'));
+    expect(heard).toContain('again');
+    again();
+  });
+  test('a broken listening connection is told to everyone', async () => {
+    const announcer = openAnnouncer(store.url);
+    let told = 0;
+    await announcer.listen(
+      await job('T-11'),
+      () => undefined,
+      () => (told += 1),
+    );
+    await store.pool.query(
+      "select pg_terminate_backend(pid) from pg_stat_activity where query like 'listen %' and datname = current_database()",
+    );
+    for (let tries = 0; tries < 100 && told === 0; tries += 1) await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(told).toBe(1);
   });
 });
 

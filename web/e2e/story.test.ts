@@ -42,6 +42,7 @@ const gapsOverIt = ['0.10', '0.05', '0', '0.05', '0.1', '.002in', '0', '2 thou']
 describe('one instrument from the case to the signed record', () => {
   test('a ticket is opened; what is missing is said and nothing typed is lost', async () => {
     await page.goto(`${app.address}/tickets/new`);
+    await fill(page, 'At the bench', 'Perrin Oake');
     await fill(page, 'Owner (needed)', 'The bargees’ choir');
     await press(page, 'Open the ticket');
     await seeText(page, 'Give the ticket a number');
@@ -299,6 +300,14 @@ describe('the solver door over HTTP', () => {
     const answer = await ask(name, body);
     expect(answer.status).toBe(status);
     expect(await answer.json()).toMatchObject(document);
+  });
+  test('a page of another site may not write', async () => {
+    const answer = await fetch(`${app.address}/api/v1/jobs`, {
+      method: 'POST',
+      headers: { 'Sec-Fetch-Site': 'cross-site' },
+      body: '{}',
+    });
+    expect(answer.status).toBe(403);
   });
   test('a body past the limit is refused, not read to its end', async () => {
     expect((await ask('rim', ' '.repeat(9 * 1024 * 1024))).status).toBe(413);

@@ -27,7 +27,7 @@ const wood = ({ body }: CureContext) => body === 'wood';
  */
 export const cureRules: Record<FindingKind, CureRule> = {
   'body-bent': (c) => {
-    if (wood(c)) return { left: 'A wooden body is not bent back by force; refer a warped joint to a maker.' };
+    if (wood(c)) return by('ease-warped-wood');
     return keeper(c) ? by('press-body-straight') : by('straighten-body');
   },
   'bell-turned': always('turn-bell'),

@@ -121,7 +121,18 @@ export const operationKinds = {
     how: ['Slow steady pressure, released and measured each time.', 'Leave a trace rather than work the metal twice.'],
     reversible: false,
   }),
+  'ease-warped-wood': work('body', 'Ease the warped wood straight: {part}', [30, 60, 150], {
+    unattended: 2880,
+    disturbs: ['body-line:{part}', 'bore:{part}', 'joint:{part}', ...standsOnBody],
+    cautions: ['dust', 'residue'],
+    tools: ['padded clamps', 'hygrometer', 'straight edge'],
+    how: [
+      'Settle the wood at an even humidity first; clamp lightly against the bend and leave it for days.',
+      'Measure, never force: a joint that will not come back is left, or goes to a maker.',
+    ],
+  }),
   'turn-bell': work('body', 'Turn the bell back true', [30, 60, 120], {
+    unattended: 20,
     disturbs: ['body-line:bell', 'rim:*', 'post:*', 'pad:*', 'link:*', 'pitch:*'],
     cautions: ['flame', 'solder', 'finish'],
     tools: ['brace clamp', 'heat', 'reference key'],
@@ -378,6 +389,7 @@ export const operationKinds = {
     how: ['Slippery stock thicknesses, the fewest that will do.'],
   }),
   'sleeve-key': work('keys', 'Fit a sleeve or new hinge tube: {part}', [30, 50, 90], {
+    unattended: 15,
     disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
     needs: ['post:*'],
     cautions: ['flame', 'solder'],
@@ -455,6 +467,7 @@ export const operationKinds = {
     ],
   }),
   'keep-pads': work('pads', 'Go through the pads and keep what is sound', [30, 60, 120], {
+    unattended: 10,
     disturbs: ['pad:*', 'link:*'],
     needs: ['rim:*', 'hinge:*'],
     cautions: ['flame', 'hygiene', 'residue'],

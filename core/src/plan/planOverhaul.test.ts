@@ -206,4 +206,10 @@ describe('the table of operations', () => {
       if (tools.includes('penetrating oil')) expect(carried).toContain('solvent');
     }
   });
+  test('what is glued, heated or soaked is left to cure, cool or soak', () => {
+    for (const [name, { tools, cautions: carried, unattended = 0 }] of kinds) {
+      const waits = carried.includes('adhesive') || carried.includes('flame') || tools.includes('penetrating oil');
+      expect([name, unattended > 0]).toEqual([name, waits || unattended > 0]);
+    }
+  });
 });

@@ -11,6 +11,9 @@ export interface KeyHelp {
 interface Bench {
   author: string;
   setAuthor: (name: string) => void;
+  /** names to offer; a name joins them when the field is left */
+  people: string[];
+  rememberAuthor: () => void;
   light: Light;
   switchLight: () => void;
   helpOpen: boolean;
@@ -38,7 +41,16 @@ export function usePageKeys(keys: KeyHelp[]): void {
   }, [text, setPageKeys]);
 }
 
-export const people = ['Ottoline Marsh', 'Perrin Oake', 'Juno Tam'];
+/** Names this browser has worked under before, newest first; kept to a few. */
+const mostPeople = 12;
+function rememberedPeople(): string[] {
+  try {
+    const names: unknown = JSON.parse(localStorage.getItem('holotonos-people') ?? '[]');
+    return Array.isArray(names) ? names.filter((name) => typeof name === 'string') : [];
+  } catch {
+    return [];
+  }
+}
 
 /** Keys that mean something everywhere must not fire while words are typed. */
 const typing = (target: EventTarget | null) =>
@@ -46,7 +58,8 @@ const typing = (target: EventTarget | null) =>
   target.matches('input:not([data-figure]):not([type=checkbox]):not([type=radio]), textarea, select');
 
 export function BenchProvider({ children }: { children: ReactNode }) {
-  const [author, setAuthorState] = useState(people[1] ?? '');
+  const [author, setAuthorState] = useState('');
+  const [people, setPeople] = useState<string[]>([]);
   const [light, setLight] = useState<Light>('day');
   const [helpOpen, setHelpOpen] = useState(false);
   const [pageKeys, setPageKeys] = useState<KeyHelp[]>([]);
@@ -54,7 +67,8 @@ export function BenchProvider({ children }: { children: ReactNode }) {
   useEffect(() => {
     // What this browser remembers is only known once it runs here; the server draws the defaults.
     // eslint-disable-next-line react-hooks/set-state-in-effect
-    setAuthorState(localStorage.getItem('holotonos-author') ?? people[1] ?? '');
+    setAuthorState(localStorage.getItem('holotonos-author') ?? '');
+    setPeople(rememberedPeople());
     setLight(document.documentElement.dataset.bsTheme === 'dark' ? 'leak' : 'day');
   }, []);
 
@@ -62,6 +76,13 @@ export function BenchProvider({ children }: { children: ReactNode }) {
     setAuthorState(name);
     localStorage.setItem('holotonos-author', name);
   }, []);
+  const rememberAuthor = useCallback(() => {
+    const name = author.trim();
+    if (name === '') return;
+    const names = [name, ...rememberedPeople().filter((known) => known !== name)].slice(0, mostPeople);
+    localStorage.setItem('holotonos-people', JSON.stringify(names));
+    setPeople(names);
+  }, [author]);
   const switchLight = useCallback(() => {
     setLight((now) => {
       const then = now === 'day' ? 'leak' : 'day';
@@ -84,8 +105,19 @@ export function BenchProvider({ children }: { children: ReactNode }) {
   }, [switchLight]);
 
   const value = useMemo(
-    () => ({ author, setAuthor, light, switchLight, helpOpen, setHelpOpen, pageKeys, setPageKeys }),
-    [author, setAuthor, light, switchLight, helpOpen, pageKeys],
+    () => ({
+      author,
+      setAuthor,
+      people,
+      rememberAuthor,
+      light,
+      switchLight,
+      helpOpen,
+      setHelpOpen,
+      pageKeys,
+      setPageKeys,
+    }),
+    [author, setAuthor, people, rememberAuthor, light, switchLight, helpOpen, pageKeys],
   );
   return <BenchContext.Provider value={value}>{children}</BenchContext.Provider>;
 }

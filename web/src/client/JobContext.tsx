@@ -58,6 +58,8 @@ export function useJob(): Job {
   return job;
 }
 
+/** Who an entry is by when no one has given a name. */
+export const unnamed = 'at the bench';
 const firstRetryMs = 500;
 const lastRetryMs = 15_000;
 /** How often the page looks at the clock, for what cures until when. */
@@ -142,8 +144,14 @@ export function JobProvider({
     const base = `/api/v1/jobs/${encodeURIComponent(ticket)}`;
     const source = new EventSource(`${base}/events`);
     const fetchNew = async () => {
-      const response = await fetch(`${base}/entries?after=${lastSeq.current}`).catch(() => null);
-      if (response?.ok) take(((await response.json()) as { entries: Entry[] }).entries);
+      for (let after = lastSeq.current, more = true; more;) {
+        const response = await fetch(`${base}/entries?after=${after}`).catch(() => null);
+        if (!response?.ok) return;
+        const answer = (await response.json()) as { entries: Entry[]; more: boolean };
+        take(answer.entries);
+        after = answer.entries.at(-1)?.seq ?? after;
+        more = answer.more;
+      }
     };
     source.addEventListener('entry', () => void fetchNew());
     source.addEventListener('ready', () => void fetchNew());
@@ -165,7 +173,7 @@ export function JobProvider({
   const write = useCallback(
     // Callers see the body their kind asks for; in here any body will do, for the schema judges it.
     (kind: EntryKind, body: unknown): boolean => {
-      const plain = { id: newId(), kind, body, author: author || 'at the bench', benchTime: new Date().toISOString() };
+      const plain = { id: newId(), kind, body, author: author.trim() || unnamed, benchTime: new Date().toISOString() };
       const entry = plain as unknown as NewEntry;
       const problems = entryProblems(entry);
       const unfit = problems.length > 0 ? problems : misfits(state, entry, new Set(type.holes.map(({ id }) => id)));

@@ -19,6 +19,7 @@ import { v4 as newId } from 'uuid';
 import { bodyResolver } from '@/client/bodyResolver';
 import { useBench } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
+import { unnamed } from '@/client/JobContext';
 import { capital } from '@/client/words';
 
 type Intake = EntryBody<'intake'>;
@@ -111,7 +112,7 @@ export function IntakeForm() {
     setFailure(null);
     const stamp = attempt ?? { id: newId(), benchTime: new Date().toISOString() };
     setAttempt(stamp);
-    const entry = { ...stamp, kind: 'intake', body, author };
+    const entry = { ...stamp, kind: 'intake', body, author: author.trim() || unnamed };
     try {
       const response = await fetch('/api/v1/jobs', {
         method: 'POST',

@@ -1,11 +1,11 @@
 'use client';
 
 import Link from 'next/link';
-import { people, useBench } from '@/client/BenchContext';
+import { useBench } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
 
 export function Masthead() {
-  const { author, setAuthor, light, switchLight, setHelpOpen } = useBench();
+  const { author, setAuthor, people, rememberAuthor, light, switchLight, setHelpOpen } = useBench();
   return (
     <header className="masthead">
       <Link className="name" href="/">
@@ -18,11 +18,22 @@ export function Masthead() {
       </nav>
       <span className="spacer" />
       <label htmlFor="who">At the bench</label>
-      <Form.Select id="who" className="who" value={author} onChange={(event) => setAuthor(event.target.value)}>
+      <Form.Control
+        id="who"
+        className="who"
+        list="people"
+        maxLength={80}
+        autoComplete="off"
+        placeholder="Your name"
+        value={author}
+        onChange={(event) => setAuthor(event.target.value)}
+        onBlur={rememberAuthor}
+      />
+      <datalist id="people">
         {people.map((name) => (
-          <option key={name}>{name}</option>
+          <option key={name} value={name} />
         ))}
-      </Form.Select>
+      </datalist>
       <Button variant="quiet" onClick={switchLight} aria-keyshortcuts="`">
         {light === 'day' ? 'Leak light' : 'Day light'}
       </Button>

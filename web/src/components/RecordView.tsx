@@ -4,7 +4,7 @@ import { jobRecord, printLength, printWithUncertainty, type JobRecord, type Reco
 import { useId, useMemo, useRef, useState } from 'react';
 import { useBench } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
-import { useJob } from '@/client/JobContext';
+import { unnamed, useJob } from '@/client/JobContext';
 import { dayText, minutesText } from '@/client/words';
 import { Bands } from './JobShell';
 
@@ -18,7 +18,7 @@ function CsvImport() {
   const take = async (chosen: File) => {
     try {
       const response = await fetch(
-        `/api/v1/jobs/${encodeURIComponent(ticket)}/readings?author=${encodeURIComponent(author)}`,
+        `/api/v1/jobs/${encodeURIComponent(ticket)}/readings?author=${encodeURIComponent(author.trim() || unnamed)}`,
         { method: 'POST', body: chosen },
       );
       const body = (await response.json()) as {

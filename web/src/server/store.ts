@@ -1,13 +1,15 @@
 import 'server-only';
-import { openStore, type Store } from '@holotonos/store';
+import { openAnnouncer, openStore, type Announcer, type Store } from '@holotonos/store';
 
 /** One pool a process, opened at the first query; kept across reloads of the module in development. */
-const kept = globalThis as { holotonosStore?: Store };
+const kept = globalThis as { holotonosStore?: Store; holotonosAnnouncer?: Announcer };
 
-export const databaseUrl = (): string => {
+const databaseUrl = (): string => {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set. Start with bin/start, or name a PostgreSQL server.');
   return url;
 };
 
 export const getDb = () => (kept.holotonosStore ??= openStore(databaseUrl())).db;
+
+export const getAnnouncer = () => (kept.holotonosAnnouncer ??= openAnnouncer(databaseUrl()));

@@ -6,6 +6,9 @@ import { getDb } from '@/server/store';
 type Context = { params: Promise<{ ticket: string }> };
 const noTicket = (ticket: string) => notFound(`There is no ticket ${ticket}.`);
 
+/** Entries one answer holds at most; `more` says whether to ask again after the last of them. */
+const mostEntries = 5000;
+
 /** Entries after `?after=`, in order. */
 export const GET = (request: Request, { params }: Context) =>
   answering(async () => {
@@ -15,7 +18,8 @@ export const GET = (request: Request, { params }: Context) =>
     const after = Number(new URL(request.url).searchParams.get('after') ?? 0);
     if (!Number.isSafeInteger(after) || after < 0)
       return invalid([{ path: '/after', message: 'must be a whole number' }]);
-    return Response.json({ entries: await jobEntries(getDb(), job.id, after) });
+    const entries = await jobEntries(getDb(), job.id, after, mostEntries);
+    return Response.json({ entries, more: entries.length === mostEntries });
   });
 
 /** Writes one entry; answers only after commit, and the same however often it is sent. */

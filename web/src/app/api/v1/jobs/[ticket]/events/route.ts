@@ -1,6 +1,6 @@
-import { jobByTicket, listenForEntries } from '@holotonos/store';
+import { jobByTicket } from '@holotonos/store';
 import { answering, notFound } from '@/server/replies';
-import { databaseUrl, getDb } from '@/server/store';
+import { getAnnouncer, getDb } from '@/server/store';
 
 export const dynamic = 'force-dynamic';
 
@@ -20,21 +20,21 @@ export const GET = (request: Request, { params }: { params: Promise<{ ticket: st
         let open = true;
         const send = (text: string) => open && controller.enqueue(encoder.encode(text));
         const beat = setInterval(() => send(': still here\n\n'), beatMs);
-        let stop: () => Promise<void> = async () => undefined;
+        let stop = () => undefined as void;
         end = () => {
           if (!open) return;
           open = false;
           clearInterval(beat);
-          void stop();
+          stop();
           controller.close();
         };
         request.signal.addEventListener('abort', () => end());
-        stop = await listenForEntries(
-          databaseUrl(),
-          (id) => id === job.id && send('event: entry\ndata: {}\n\n'),
+        stop = await getAnnouncer().listen(
+          job.id,
+          () => send('event: entry\ndata: {}\n\n'),
           () => end(),
         );
-        if (!open) void stop();
+        if (!open) stop();
         send('event: ready\ndata: {}\n\n');
       },
       cancel: () => end(),
