@@ -42,13 +42,18 @@ export function useSolverAnswers(): Answers & { version: number } {
       }
       if (!asked.current.has(key)) {
         asked.current.add(key);
-        void solver.solve(question.name, question.input).then((result: SolverResult) => {
-          known.current.set(key, result.status === 'solved' ? result.output : null);
+        const settle = (answer: unknown) => {
+          known.current.set(key, answer);
           asked.current.delete(key);
           const oldest = known.current.keys().next();
           if (known.current.size > mostKept && !oldest.done) known.current.delete(oldest.value);
           setVersion((n) => n + 1);
-        });
+        };
+        // A worker that cannot be loaded must not leave the question open: then it is answered here.
+        void solver.solve(question.name, question.input).then(
+          (result: SolverResult) => settle(result.status === 'solved' ? result.output : null),
+          () => settle(solveHere()),
+        );
       }
       return null;
     };

@@ -173,7 +173,7 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
     // Only the list scrolls, never the page: the strip and the readout stay where they are.
     const list = listed.current;
     const current = list?.querySelector<HTMLElement>('[aria-current=true]');
-    if (list && current) list.scrollTop = current.offsetTop - list.offsetTop - list.clientHeight / 2;
+    if (list && current) list.scrollTop = current.offsetTop - list.clientHeight / 2;
   }, []);
 
   const move = (step: number) => setIndex((at) => Math.max(0, Math.min(rows.length - 1, at + step)));

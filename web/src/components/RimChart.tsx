@@ -6,6 +6,8 @@ import { Line } from 'react-chartjs-2';
 import { useEffect, useState } from 'react';
 import { useBench } from '@/client/BenchContext';
 
+Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', sans-serif";
+Chart.defaults.font.size = 13;
 Chart.register(CategoryScale, LinearScale, PointElement, LineElement, Tooltip, Legend);
 
 /** The colours of the light that is on, read from the page so that there is one place for them. */
@@ -91,7 +93,7 @@ export function RimChart({ report, unit }: { report: RimReport; unit: LengthUnit
             },
             y: {
               title: { display: true, text: `height, ${unit}`, color: colours.ink },
-              ticks: { color: colours.ink },
+              ticks: { color: colours.ink, callback: (value) => String(value).replace('-', '−') },
               grid: { color: colours.line },
             },
           },
