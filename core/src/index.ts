@@ -15,6 +15,7 @@ export * from './cautions';
 export * from './judgement';
 export * from './plan';
 export * from './record';
+export * from './schedule';
 export * from './simulation';
 export * from './solvers';
 export * from './validation';

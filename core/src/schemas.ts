@@ -9,6 +9,7 @@ import { seatInput } from './pads/seat.schema';
 import { planInput } from './plan/plan.schema';
 import { jobDocumentSchema } from './record/jobDocument.schema';
 import { rimInput } from './rims/rim.schema';
+import { scheduleInput } from './schedule/schedule.schema';
 
 /**
  * Every schema that is compiled to a validator at build time, by the name the validator gets. Imports schemas only:
@@ -23,6 +24,7 @@ export const compiledSchemas: Record<string, object> = {
   solver_hinge: hingeInput,
   solver_joint: jointInput,
   solver_plan: planInput,
+  solver_schedule: scheduleInput,
   new_entry: newEntrySchema,
   stored_entry: storedEntrySchema,
   instrument_type: instrumentTypeSchema,

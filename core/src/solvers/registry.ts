@@ -6,6 +6,7 @@ import { conformitySolver } from '../metrology';
 import { seatSolver } from '../pads';
 import { planSolver } from '../plan';
 import { rimSolver } from '../rims';
+import { scheduleSolver } from '../schedule';
 import type { Solver } from './contract';
 
 /** Every solver there is. To add one: a schema, a solve function and a test in the folder of its trade word, and a line here. */
@@ -18,6 +19,7 @@ const all = [
   hingeSolver,
   jointSolver,
   planSolver,
+  scheduleSolver,
 ] as const;
 
 // A registry holds solvers of many shapes; each one's own types guard its own call.

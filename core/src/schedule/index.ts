@@ -1,0 +1,4 @@
+export * from './schedule.schema';
+export * from './openTime';
+export * from './solveSchedule';
+export * from './schedule.solver';

@@ -1,0 +1,94 @@
+import type { OpenTime } from './openTime';
+import type { PlacedTask } from './schedule.schema';
+
+/** A task as the scheduler works with it: others by index. */
+export interface Job {
+  id: string;
+  attended: number;
+  unattended: number;
+  after: number[];
+  /** capacity of its resource and a list of who holds it; null without one */
+  resource: string | null;
+}
+
+export interface Placing {
+  placed: PlacedTask[];
+  makespan: number;
+}
+
+interface Span {
+  from: number;
+  to: number;
+}
+const rounding = 1e-9;
+
+/** Puts a span into a list kept in order of `from`. */
+function insert(list: Span[], span: Span): void {
+  let at = list.length;
+  while (at > 0 && (list[at - 1] as Span).from > span.from) at -= 1;
+  list.splice(at, 0, span);
+}
+
+/** The end of the first span that overlaps [from, to), or null. Spans in the list do not overlap each other. */
+function clash(list: readonly Span[], from: number, to: number): number | null {
+  for (const span of list) {
+    if (span.from >= to - rounding) return null;
+    if (span.to > from + rounding) return span.to;
+  }
+  return null;
+}
+
+/** When a place comes free for [from, to) on a resource, or null when there is one: at most `capacity` at any moment. */
+function full(list: readonly Span[], from: number, to: number, capacity: number): number | null {
+  const over = list.filter((span) => span.from < to - rounding && span.to > from + rounding);
+  if (over.length < capacity) return null;
+  // The load only rises where a span begins.
+  for (const moment of [from, ...over.map((span) => span.from).filter((begin) => begin > from)]) {
+    const holding = over.filter((span) => span.from <= moment + rounding && span.to > moment + rounding);
+    if (holding.length >= capacity) return Math.min(...holding.map((span) => span.to));
+  }
+  return null;
+}
+
+/**
+ * Serial schedule generation: each task in turn at the earliest time at which its predecessors have ended, hands are free
+ * for its attended span and its resource has a place from start to end. `order` must name predecessors first.
+ */
+export function placeTasks(
+  jobs: readonly Job[],
+  order: readonly number[],
+  open: OpenTime,
+  capacities: Readonly<Record<string, number>>,
+): Placing {
+  const placed: PlacedTask[] = new Array<PlacedTask>(jobs.length);
+  const hands: Span[] = [];
+  const held = new Map<string, Span[]>();
+  let makespan = 0;
+  for (const index of order) {
+    const job = jobs[index] as Job;
+    let from = 0;
+    for (const before of job.after) from = Math.max(from, (placed[before] as PlacedTask).end);
+    const holders = job.resource === null ? null : (held.get(job.resource) ?? []);
+    for (;;) {
+      const start = job.attended > 0 ? open.begin(from) : from;
+      const attendedEnd = job.attended > 0 ? open.finish(start, job.attended) : start;
+      const end = attendedEnd + job.unattended;
+      const busy = job.attended > 0 ? clash(hands, start, attendedEnd) : null;
+      const later =
+        busy ?? (holders && end > start ? full(holders, start, end, capacities[job.resource ?? ''] ?? 1) : null);
+      if (later !== null) {
+        from = Math.max(later, start);
+        continue;
+      }
+      placed[index] = { id: job.id, start, attendedEnd, end };
+      if (attendedEnd > start) insert(hands, { from: start, to: attendedEnd });
+      if (holders && end > start) {
+        insert(holders, { from: start, to: end });
+        held.set(job.resource ?? '', holders);
+      }
+      makespan = Math.max(makespan, end);
+      break;
+    }
+  }
+  return { placed, makespan };
+}

@@ -1,0 +1,116 @@
+const id = { type: 'string', minLength: 1, maxLength: 200 } as const;
+const minutes = { type: 'number', minimum: 0, maximum: 1e7 } as const;
+const clock = { type: 'string', pattern: '^(([01][0-9]|2[0-3]):[0-5][0-9]|24:00)$' } as const;
+const spans = {
+  type: 'array',
+  maxItems: 24,
+  items: { type: 'array', items: clock, minItems: 2, maxItems: 2 },
+} as const;
+const due = { type: ['number', 'string', 'null'] } as const;
+
+export const weekdays = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
+export type Weekday = (typeof weekdays)[number];
+
+export const scheduleInput = {
+  type: 'object',
+  properties: {
+    tasks: {
+      type: 'array',
+      maxItems: 2000,
+      items: {
+        type: 'object',
+        properties: { id, attended: minutes, unattended: minutes, after: { type: 'array', items: id }, resource: id },
+        required: ['id', 'attended', 'unattended', 'after'],
+        additionalProperties: false,
+      },
+    },
+    resources: { type: 'object', additionalProperties: { type: 'integer', minimum: 1 } },
+    calendar: {
+      type: ['object', 'null'],
+      properties: {
+        start: { type: 'string', format: 'date-time' },
+        timeZone: { type: 'string', minLength: 1, maxLength: 60 },
+        week: {
+          type: 'object',
+          properties: { mon: spans, tue: spans, wed: spans, thu: spans, fri: spans, sat: spans, sun: spans },
+          additionalProperties: false,
+        },
+        closed: { type: 'array', items: { type: 'string', format: 'date' } },
+      },
+      required: ['start', 'timeZone', 'week', 'closed'],
+      additionalProperties: false,
+    },
+    dueBy: { ...due, description: 'for the whole: minutes from the start, or ISO 8601 when there is a calendar' },
+    tickets: {
+      type: 'array',
+      maxItems: 500,
+      items: {
+        type: 'object',
+        properties: { id, tasks: { type: 'array', items: id }, dueBy: due },
+        required: ['id', 'tasks'],
+        additionalProperties: false,
+      },
+    },
+  },
+  required: ['tasks', 'resources', 'calendar'],
+  additionalProperties: false,
+} as const;
+
+export interface ScheduleTask {
+  id: string;
+  attended: number;
+  unattended: number;
+  after: string[];
+  resource?: string;
+}
+export interface ScheduleCalendar {
+  start: string;
+  timeZone: string;
+  week: Partial<Record<Weekday, [string, string][]>>;
+  closed: string[];
+}
+export interface ScheduleInput {
+  tasks: ScheduleTask[];
+  resources: Record<string, number>;
+  calendar: ScheduleCalendar | null;
+  dueBy?: number | string | null;
+  tickets?: { id: string; tasks: string[]; dueBy?: number | string | null }[];
+}
+
+const number = { type: 'number' } as const;
+export const scheduleOutput = {
+  type: 'object',
+  properties: {
+    tasks: {
+      type: 'array',
+      items: {
+        type: 'object',
+        properties: { id, start: number, attendedEnd: number, end: number },
+        required: ['id', 'start', 'attendedEnd', 'end'],
+      },
+    },
+    makespan: number,
+    lowerBound: number,
+    gap: number,
+    criticalPath: { type: 'array', items: id },
+    late: { type: 'array', items: id },
+  },
+  required: ['tasks', 'makespan', 'lowerBound', 'gap', 'criticalPath', 'late'],
+} as const;
+
+/** Minutes from the start of the calendar, or from 0 without one. */
+export interface PlacedTask {
+  id: string;
+  start: number;
+  attendedEnd: number;
+  end: number;
+}
+export interface ScheduleOutput {
+  tasks: PlacedTask[];
+  makespan: number;
+  lowerBound: number;
+  gap: number;
+  criticalPath: string[];
+  /** tickets whose last task ends after they are due; tasks that end after `dueBy` */
+  late: string[];
+}

@@ -1,0 +1,222 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { runSolver } from '../solvers';
+import { alwaysOpen, openHours, solveSchedule, type ScheduleInput, type ScheduleOutput, type ScheduleTask } from '.';
+
+const task = (id: string, attended: number, unattended = 0, after: string[] = [], resource?: string): ScheduleTask => ({
+  id,
+  attended,
+  unattended,
+  after,
+  ...(resource !== undefined && { resource }),
+});
+const job = (tasks: ScheduleTask[], more: Partial<ScheduleInput> = {}): ScheduleInput => ({
+  tasks,
+  resources: { oven: 1, vice: 2 },
+  calendar: null,
+  ...more,
+});
+
+/** Everything a schedule must hold, looked at the plain way. */
+function faults(input: ScheduleInput, out: ScheduleOutput): string[] {
+  const open = input.calendar ? openHours(input.calendar) : alwaysOpen;
+  const placed = new Map(out.tasks.map((each) => [each.id, each]));
+  const found: string[] = [];
+  for (const { id, attended, unattended, after } of input.tasks) {
+    const here = placed.get(id);
+    if (!here) return [`${id} is missing`];
+    if (here.start < -1e-9) found.push(`${id} starts before the start`);
+    if (attended > 0 && Math.abs(open.begin(here.start) - here.start) > 1e-6) found.push(`${id} starts while closed`);
+    const done = attended > 0 ? open.finish(here.start, attended) : here.start;
+    if (Math.abs(done - here.attendedEnd) > 1e-6) found.push(`${id} is not worked its time`);
+    if (Math.abs(here.attendedEnd + unattended - here.end) > 1e-6) found.push(`${id} does not run on`);
+    for (const before of after)
+      if ((placed.get(before)?.end ?? 0) > here.start + 1e-6) found.push(`${id} before ${before}`);
+  }
+  const hands = out.tasks.filter(({ start, attendedEnd }) => attendedEnd > start).sort((a, b) => a.start - b.start);
+  hands.forEach((each, i) => {
+    const before = hands[i - 1];
+    if (before && before.attendedEnd > each.start + 1e-6) found.push(`${before.id} and ${each.id} share the hands`);
+  });
+  for (const [name, capacity] of Object.entries(input.resources)) {
+    const holders = input.tasks
+      .filter(({ resource }) => resource === name)
+      .map(({ id }) => placed.get(id))
+      .filter((each) => each !== undefined);
+    for (const { start } of holders) {
+      const holding = holders.filter((each) => each.start <= start + 1e-6 && each.end > start + 1e-6).length;
+      if (holding > capacity) found.push(`${name} is held ${holding} times at ${start}`);
+    }
+  }
+  if (Math.abs(Math.max(0, ...out.tasks.map(({ end }) => end)) - out.makespan) > 1e-6) found.push('makespan');
+  if (out.lowerBound > out.makespan + 1e-6) found.push('the lower bound is above the schedule');
+  return found;
+}
+
+const week = Object.fromEntries(
+  ['mon', 'tue', 'wed', 'thu', 'fri'].map((day) => [
+    day,
+    [
+      ['09:00', '12:30'],
+      ['13:30', '17:00'],
+    ],
+  ]),
+);
+const calendar = {
+  start: '2026-11-23T08:00:00Z',
+  timeZone: 'Europe/Berlin',
+  week,
+  closed: ['2026-11-25'],
+} as ScheduleInput['calendar'];
+
+const anyTasks = fc
+  .array(
+    fc.record({
+      attended: fc.integer({ min: 0, max: 60 }),
+      unattended: fc.constantFrom(0, 0, 30, 240),
+      resource: fc.constantFrom(undefined, undefined, 'oven', 'vice'),
+      links: fc.array(fc.nat(30), { maxLength: 3 }),
+    }),
+    { maxLength: 25 },
+  )
+  .map((list) =>
+    list.map(({ attended, unattended, resource, links }, i) =>
+      task(
+        `t${i}`,
+        attended,
+        unattended,
+        [...new Set(links.filter((link) => link < i))].map((link) => `t${link}`),
+        resource,
+      ),
+    ),
+  );
+
+describe('schedule', () => {
+  test('glue cures while other work is done', () => {
+    const out = solveSchedule(job([task('polish', 30), task('glue', 10, 60), task('fit', 20, 0, ['glue'])]));
+    expect(out.makespan).toBe(90);
+    expect(out.tasks[0]?.id).toBe('glue');
+    expect(out).toMatchObject({ lowerBound: 90, gap: 0, criticalPath: ['glue', 'fit'], late: [] });
+  });
+
+  test('one oven holds up the second batch', () => {
+    const out = solveSchedule(job([task('a', 5, 60, [], 'oven'), task('b', 5, 60, [], 'oven')]));
+    expect(out.makespan).toBe(130);
+    expect(out.lowerBound).toBe(130);
+  });
+
+  test('nothing to do takes no time', () => {
+    expect(solveSchedule(job([]))).toEqual({
+      tasks: [],
+      makespan: 0,
+      lowerBound: 0,
+      gap: 0,
+      criticalPath: [],
+      late: [],
+    });
+  });
+
+  test('always valid, with a true lower bound, and the same every time', () => {
+    fc.assert(
+      fc.property(anyTasks, fc.boolean(), (tasks, withCalendar) => {
+        const input = job(tasks, withCalendar ? { calendar } : {});
+        const out = solveSchedule(input);
+        expect(faults(input, out)).toEqual([]);
+        expect(solveSchedule(input)).toEqual(out);
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  test('is as good as the best order there is, on jobs small enough to try them all', () => {
+    const orders = (list: number[]): number[][] =>
+      list.length < 2
+        ? [list]
+        : list.flatMap((x, i) => orders([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [x, ...rest]));
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 1, max: 30 }), fc.integer({ min: 0, max: 90 })), {
+          minLength: 2,
+          maxLength: 6,
+        }),
+        (list) => {
+          const best = Math.min(
+            ...orders(list.map((_, i) => i)).map((order) => {
+              let hands = 0;
+              return Math.max(...order.map((i) => (hands += list[i]?.[0] ?? 0) + (list[i]?.[1] ?? 0)));
+            }),
+          );
+          expect(solveSchedule(job(list.map(([a, u], i) => task(`t${i}`, a, u)))).makespan).toBe(best);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  test('what is late is named, ticket by ticket and task by task', () => {
+    const tasks = [task('a', 60), task('b', 60, 0, ['a'])];
+    const out = solveSchedule(
+      job(tasks, {
+        dueBy: 100,
+        tickets: [
+          { id: 'LL-1', tasks: ['a'], dueBy: 60 },
+          { id: 'LL-2', tasks: ['b'], dueBy: 60 },
+        ],
+      }),
+    );
+    expect(out.late).toEqual(['LL-2', 'b']);
+  });
+
+  test('a circle and a stranger have no schedule, and are named', () => {
+    const refused = (tasks: ScheduleTask[]) => runSolver('schedule', job(tasks));
+    expect(refused([task('a', 1, 0, ['b']), task('b', 1, 0, ['a'])])).toMatchObject({
+      status: 'unsolvable',
+      message: expect.stringMatching(/a → b → a|b → a → b/),
+    });
+    expect(refused([task('a', 1, 0, ['ghost'])])).toMatchObject({
+      status: 'unsolvable',
+      message: expect.stringContaining('ghost'),
+    });
+    expect(refused([task('a', 1, 0, [], 'lathe')])).toMatchObject({
+      status: 'unsolvable',
+      message: expect.stringContaining('lathe'),
+    });
+    expect(refused([task('a', 1), task('a', 1)])).toMatchObject({
+      status: 'invalid-input',
+      problems: [{ path: '/tasks/1/id' }],
+    });
+    expect(
+      runSolver('schedule', job([task('a', 1)], { calendar: { ...calendar, week: {} } as ScheduleInput['calendar'] }))
+        .status,
+    ).toBe('unsolvable');
+    expect(
+      runSolver('schedule', job([], { calendar: { ...calendar, timeZone: 'Mars/Base' } as ScheduleInput['calendar'] })),
+    ).toMatchObject({ problems: [{ path: '/calendar/timeZone' }] });
+  });
+});
+
+describe('open hours', () => {
+  test('begin in the morning, pause over the break, stand still on a closed day', () => {
+    const open = openHours(calendar as NonNullable<ScheduleInput['calendar']>);
+    // 08:00 UTC is 09:00 in Berlin in November; minutes count from there.
+    expect(open.begin(0)).toBe(0);
+    expect(open.finish(0, 210)).toBe(210);
+    expect(open.finish(0, 211)).toBe(271);
+    expect(open.begin(215)).toBe(270);
+    // Seven open hours a day: the eighth hour is Tuesday's first.
+    expect(open.finish(0, 480)).toBe(24 * 60 + 60);
+    // Wednesday is closed: after Monday and Tuesday comes Thursday.
+    expect(open.begin(2 * 24 * 60)).toBe(3 * 24 * 60);
+  });
+  test('summer time moves the hour, not the shop', () => {
+    const spring = {
+      start: '2026-03-28T00:00:00Z',
+      timeZone: 'Europe/Berlin',
+      week: { sat: [['09:00', '10:00']], sun: [['09:00', '10:00']] },
+      closed: [],
+    } as NonNullable<ScheduleInput['calendar']>;
+    const open = openHours(spring);
+    expect(open.begin(0)).toBe(8 * 60);
+    expect(open.begin(600)).toBe(24 * 60 + 7 * 60);
+  });
+});
