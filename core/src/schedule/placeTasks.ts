@@ -22,20 +22,40 @@ interface Span {
 }
 const rounding = 1e-9;
 
-/** Puts a span into a list kept in order of `from`. */
-function insert(list: Span[], span: Span): void {
-  let at = list.length;
-  while (at > 0 && (list[at - 1] as Span).from > span.from) at -= 1;
-  list.splice(at, 0, span);
+/** Index of the first span that begins after `from`, in a list kept in order of `from`. */
+function firstAfter(list: readonly Span[], from: number): number {
+  let [low, high] = [0, list.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((list[middle] as Span).from > from) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+
+const insert = (list: Span[], span: Span) => list.splice(firstAfter(list, span.from), 0, span);
+
+/** Marks hands as busy. Spans that touch become one, so that a full day is one block to step over and not fifty. */
+function occupy(list: Span[], span: Span): void {
+  const at = firstAfter(list, span.from);
+  const [before, after] = [list[at - 1], list[at]];
+  const joinsBefore = before && before.to >= span.from - rounding;
+  const joinsAfter = after && after.from <= span.to + rounding;
+  if (joinsBefore && joinsAfter) {
+    before.to = after.to;
+    list.splice(at, 1);
+  } else if (joinsBefore) before.to = span.to;
+  else if (joinsAfter) after.from = span.from;
+  else list.splice(at, 0, span);
 }
 
 /** The end of the first span that overlaps [from, to), or null. Spans in the list do not overlap each other. */
 function clash(list: readonly Span[], from: number, to: number): number | null {
-  for (const span of list) {
-    if (span.from >= to - rounding) return null;
-    if (span.to > from + rounding) return span.to;
-  }
-  return null;
+  const at = firstAfter(list, from);
+  const before = list[at - 1];
+  if (before && before.to > from + rounding) return before.to;
+  const next = list[at];
+  return next && next.from < to - rounding ? next.to : null;
 }
 
 /** When a place comes free for [from, to) on a resource, or null when there is one: at most `capacity` at any moment. */
@@ -81,7 +101,7 @@ export function placeTasks(
         continue;
       }
       placed[index] = { id: job.id, start, attendedEnd, end };
-      if (attendedEnd > start) insert(hands, { from: start, to: attendedEnd });
+      if (attendedEnd > start) occupy(hands, { from: start, to: attendedEnd });
       if (holders && end > start) {
         insert(holders, { from: start, to: end });
         held.set(job.resource ?? '', holders);
