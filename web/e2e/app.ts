@@ -8,6 +8,9 @@ import { loadDemo } from '@holotonos/store';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
 import { testDatabase, type TestDatabase } from '../../store/tests/database';
 
+/** How long a busy machine may take to show something, ms. Nothing waits this long unless it is missing. */
+export const patience = 25_000;
+
 const root = resolve(import.meta.dirname, '../..');
 const require = createRequire(import.meta.url);
 const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
@@ -116,12 +119,12 @@ export async function axeProblems(page: Page): Promise<string[]> {
 }
 
 /** Waits until the page shows this text. */
-export const seeText = (page: Page, text: string, timeout = 8000) =>
+export const seeText = (page: Page, text: string, timeout = patience) =>
   page.waitForFunction((wanted) => document.body.innerText.includes(wanted), { timeout }, text);
 
 /** The element a query finds, brought to the middle of the screen: the fixed bands would take a click at its edge. */
 async function bring(page: Page, query: string) {
-  const element = await page.waitForSelector(query, { visible: true, timeout: 8000 });
+  const element = await page.waitForSelector(query, { visible: true, timeout: patience });
   if (!element) throw new Error(`nothing answers to ${query}`);
   await element.evaluate((found) => found.scrollIntoView({ block: 'center', behavior: 'instant' }));
   return element;

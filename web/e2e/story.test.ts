@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { axeProblems, fill, press, seeText, startApp, tick, type App } from './app';
+import { axeProblems, fill, patience, press, seeText, startApp, tick, type App } from './app';
 
 jest.setTimeout(120_000);
 
@@ -27,7 +27,7 @@ async function read(values: readonly string[]): Promise<void> {
     await page.keyboard.press('Enter');
   }
 }
-const settled = () => page.waitForFunction(() => !document.body.innerText.includes('Writing …'), { timeout: 8000 });
+const settled = () => page.waitForFunction(() => !document.body.innerText.includes('Writing …'), { timeout: patience });
 const entries = async () =>
   (
     (await (await fetch(`${app.address}/api/v1/jobs/LL-301/entries`)).json()) as {
@@ -344,7 +344,7 @@ describe('two devices', () => {
     expect(await count()).toBe(before);
     await page.setOfflineMode(false);
     await page.waitForFunction(() => !/wait here|waits here|Writing …/.test(document.body.innerText), {
-      timeout: 20_000,
+      timeout: 2 * patience,
     });
     expect(await count()).toBe(before + 2);
   });
