@@ -129,6 +129,16 @@ export async function appendEntry(db: Database, ticket: string, entry: NewEntry)
   });
 }
 
+/** Rows one statement carries: PostgreSQL takes 65 535 parameters at most. */
+const rowsPerStatement = 1000;
+
+/** Many entries in as few statements as can be; the caller's transaction makes them all or none. */
+async function insertRows(db: Database, rows: readonly (typeof entries.$inferInsert)[]): Promise<void> {
+  for (let at = 0; at < rows.length; at += rowsPerStatement) {
+    await db.insert(entries).values(rows.slice(at, at + rowsPerStatement));
+  }
+}
+
 export type Opened = Appended | { status: 'ticket-taken' };
 
 /** Opens a job with its intake entry. The same intake sent again answers as the first time. */
@@ -174,8 +184,7 @@ export async function importJob(
         benchTime,
         receivedAt,
       }));
-      const batch = 1000;
-      for (let at = 0; at < rows.length; at += batch) await tx.insert(entries).values(rows.slice(at, at + batch));
+      await insertRows(tx, rows);
     });
     return 'imported';
   } catch (error) {
@@ -214,8 +223,7 @@ export async function appendAll(
       author,
       benchTime,
     }));
-    const batch = 1000;
-    for (let at = 0; at < rows.length; at += batch) await tx.insert(entries).values(rows.slice(at, at + batch));
+    await insertRows(tx, rows);
     return { status: 'stored', added: rows.length } as const;
   });
 }
