@@ -91,3 +91,13 @@ export const stages = [
   'handover',
 ] as const;
 export type Stage = (typeof stages)[number];
+
+/** The stations of a survey, in the order they are gone through. */
+export const surveyStations = ['joints', 'body', 'holes', 'mechanism', 'springs', 'pads', 'corks'] as const;
+export type SurveyStation = (typeof surveyStations)[number];
+
+/** Where a part that has been taken off can be. */
+export const partWheres = ['board', 'bag', 'replaced', 'lost', 'borrowed'] as const;
+export type PartWhere = (typeof partWheres)[number];
+
+export const padHolds = ['adhesive', 'screw', 'grommet'] as const;

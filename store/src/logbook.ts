@@ -3,10 +3,8 @@ import {
   entryProblems,
   foldEntries,
   emptyJobState,
-  instrumentType,
   misfits,
   type Entry,
-  type InstrumentType,
   type JobState,
   type NewEntry,
   type Problem,
@@ -41,9 +39,6 @@ export type Appended =
   | { status: 'conflict' }
   | { status: 'refused'; problems: Problem[] }
   | { status: 'no-job' };
-
-/** The holes readings may be taken at, or null when the instrument is not known yet. */
-const partsOf = (type: InstrumentType | null) => type && new Set(type.holes.map(({ id }) => id));
 
 const sameEntry = (a: NewEntry, b: Entry) =>
   a.kind === b.kind &&
@@ -87,10 +82,6 @@ export async function jobState(db: Database, jobId: string): Promise<JobState> {
   return state;
 }
 
-/** The type of instrument a job is about, or null. */
-export const jobInstrument = (state: JobState): InstrumentType | null =>
-  state.intake && instrumentType(state.intake.instrumentType);
-
 async function insertEntry(
   db: Database,
   jobId: string,
@@ -123,7 +114,7 @@ export async function appendEntry(db: Database, ticket: string, entry: NewEntry)
       .where(and(eq(entries.jobId, job.id), eq(entries.id, entry.id)));
     if (known) return answerKnown(entry, toEntry(known));
     const state = await jobState(tx, job.id);
-    const unfit = misfits(state, entry, partsOf(jobInstrument(state)));
+    const unfit = misfits(state, entry);
     if (unfit.length > 0) return { status: 'refused', problems: unfit };
     return { status: 'stored', entry: await insertEntry(tx, job.id, state.seq + 1, entry), known: false };
   });
@@ -146,9 +137,8 @@ export async function openJob(db: Database, entry: NewEntry): Promise<Opened> {
   const problems = entryProblems(entry);
   if (problems.length > 0) return { status: 'refused', problems };
   if (entry.kind !== 'intake') return { status: 'refused', problems: [{ path: '/kind', message: 'must be intake' }] };
-  if (!instrumentType(entry.body.instrumentType)) {
-    return { status: 'refused', problems: [{ path: '/body/instrumentType', message: 'is not a type known here' }] };
-  }
+  const unfit = misfits(emptyJobState, entry);
+  if (unfit.length > 0) return { status: 'refused', problems: unfit };
   try {
     return await db.transaction(async (tx): Promise<Opened> => {
       const [job] = await tx.insert(jobs).values({ ticket: entry.body.ticket }).returning();
@@ -209,9 +199,8 @@ export async function appendAll(
     await tx.execute(sql`select 1 from ${jobs} where ${jobs.id} = ${job.id} for update`);
     const state = foldEntries(emptyJobState, await jobEntries(tx, job.id));
     const fresh = list.filter(({ id }) => !state.byId.has(id));
-    const parts = partsOf(jobInstrument(state));
     const unfit = fresh.flatMap((entry, i) =>
-      misfits(state, entry, parts).map(({ path, message }) => ({ path: `/${i}${path}`, message })),
+      misfits(state, entry).map(({ path, message }) => ({ path: `/${i}${path}`, message })),
     );
     if (unfit.length > 0) return { status: 'refused', problems: unfit } as const;
     const rows = fresh.map(({ id, kind, body, author, benchTime }, i) => ({

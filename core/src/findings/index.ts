@@ -1,2 +1,4 @@
 export * from './findingWords';
 export * from './pictureWords';
+export * from './likelyCauses';
+export * from './commonCauses';

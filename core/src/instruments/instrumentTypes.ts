@@ -1,16 +1,33 @@
 import type { Family } from '../vocabulary';
 import type { InstrumentType } from './instrumentType.schema';
 import altoSaxophone from './types/alto-saxophone.json' with { type: 'json' };
-import concertFlute from './types/concert-flute-open-hole.json' with { type: 'json' };
+import bFlatClarinet from './types/b-flat-clarinet.json' with { type: 'json' };
+import baritoneSaxophone from './types/baritone-saxophone.json' with { type: 'json' };
+import bassClarinet from './types/bass-clarinet.json' with { type: 'json' };
+import concertFlute from './types/concert-flute.json' with { type: 'json' };
 import oboe from './types/oboe.json' with { type: 'json' };
-import simpleClarinet from './types/simple-clarinet-c.json' with { type: 'json' };
+import piccolo from './types/piccolo.json' with { type: 'json' };
+import simpleClarinet from './types/simple-clarinet.json' with { type: 'json' };
+import sopranoSaxophone from './types/soprano-saxophone.json' with { type: 'json' };
+import tenorSaxophone from './types/tenor-saxophone.json' with { type: 'json' };
 
 /** The types that ship. Geometry is made up from what such instruments have in common; no maker's figures. */
-export const shippedTypes = [concertFlute, simpleClarinet, oboe, altoSaxophone] as unknown as readonly InstrumentType[];
+export const shippedTypes = [
+  concertFlute,
+  piccolo,
+  bFlatClarinet,
+  simpleClarinet,
+  bassClarinet,
+  oboe,
+  sopranoSaxophone,
+  altoSaxophone,
+  tenorSaxophone,
+  baritoneSaxophone,
+] as unknown as readonly InstrumentType[];
 
 const byId = new Map(shippedTypes.map((type) => [type.id, type]));
 
-/** The shipped type with this id, or null. */
+/** The shipped type with this id, its options still to be chosen, or null. */
 export const instrumentType = (id: string): InstrumentType | null => byId.get(id) ?? null;
 
 /** The shipped types of a family. */

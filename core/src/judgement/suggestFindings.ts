@@ -1,5 +1,5 @@
-import { adviceWords, isOpenStatus, pictureWords } from '../findings';
-import type { InstrumentType } from '../instruments';
+import { adviceWords, commonCauses, isOpenStatus, pictureWords } from '../findings';
+import { removableNames, type InstrumentType } from '../instruments';
 import type { FindingState, JobState } from '../logbook';
 import type { SeatOutput } from '../pads';
 import type { FindingKind } from '../vocabulary';
@@ -116,6 +116,21 @@ export function suggestFromRim(report: RimReport): Suggestion[] {
   return suggestions;
 }
 
+/** What several findings speak for together: one deeper fault, to be looked at before any of them is cured. */
+export function suggestCommonCauses(state: JobState, type: InstrumentType): Suggestion[] {
+  return commonCauses(state, type, removableNames(type)).map(({ kind, part, severity, reason, gathers, evidence }) => ({
+    key: `common:${kind}:${part}`,
+    kind,
+    part,
+    severity,
+    cause: reason,
+    remedy: 'Look there before any of them is cured: a cure over a deeper fault is a stop-gap.',
+    why: `${gathers.length} findings that point the same way.`,
+    evidence,
+    newestSeq: Math.max(0, ...evidence.map((entry) => state.byId.get(entry)?.seq ?? 0)),
+  }));
+}
+
 /** Has this been answered already, by a finding that stands or by one that is newer than the readings? */
 function answered(findings: Iterable<FindingState>, suggestion: Suggestion, seqOf: (entry: string) => number): boolean {
   for (const finding of findings) {
@@ -136,7 +151,8 @@ export function openSuggestions(
   const byKey = new Map<string, Suggestion>();
   for (const suggestion of suggestions) if (!byKey.has(suggestion.key)) byKey.set(suggestion.key, suggestion);
   const order = new Map(type.holes.map(({ id }, i) => [id, i]));
-  const depth = ({ kind }: Suggestion) => (kind === 'rim-warped' || kind === 'hole-oval' ? 0 : 1);
+  const depth = ({ key, kind }: Suggestion) =>
+    key.startsWith('common:') ? 0 : kind === 'rim-warped' || kind === 'hole-oval' ? 1 : 2;
   return [...byKey.values()]
     .filter((suggestion) => !answered(state.findings.values(), suggestion, seqOf))
     .sort((a, b) => depth(a) - depth(b) || (order.get(a.part) ?? 0) - (order.get(b.part) ?? 0));

@@ -1,6 +1,8 @@
+import { instrumentType, removableNames, type InstrumentType } from '../instruments';
 import type { Problem } from '../solvers/contract';
 import { hasSchema, problemsWith, type SchemaName } from '../validation';
-import type { NewEntry } from './entry';
+import type { NewEntry, NewEntryOf } from './entry';
+import { isOnBoard } from './board';
 import type { JobState } from './jobState';
 
 /** The compiled schema of an entry body. */
@@ -19,13 +21,48 @@ export function entryProblems(entry: unknown, as: 'new' | 'stored' = 'new'): Pro
   const { kind, body } = entry as NewEntry;
   const schema = bodySchema(kind);
   if (!schema) return [{ path: '/kind', message: `“${kind}” is not a kind of entry` }];
-  return problemsWith(schema, body).map(({ path, message }) => ({ path: `/body${path}`, message }));
+  const problems = problemsWith(schema, body).map(({ path, message }) => ({ path: `/body${path}`, message }));
+  const type = kind === 'intake' ? (body as { type?: unknown }).type : undefined;
+  if (type === undefined) return problems;
+  return [
+    ...problems,
+    ...problemsWith('instrument_type', type).map(({ path, message }) => ({ path: `/body/type${path}`, message })),
+  ];
+}
+
+/** Parts by their names, made once for each instrument. */
+const namesOf = new WeakMap<InstrumentType, ReadonlyMap<string, string>>();
+function knownNames(type: InstrumentType): ReadonlyMap<string, string> {
+  const known = namesOf.get(type) ?? removableNames(type);
+  namesOf.set(type, known);
+  return known;
+}
+
+const says = (path: string, message: string): Problem[] => [{ path: `/body/${path}`, message }];
+
+/** What speaks against a part lying where an entry says it lies. */
+function placeProblems(state: JobState, { part, where, cell }: NewEntryOf<'part-placed'>['body']): Problem[] {
+  if (where === 'board' && cell === undefined) return says('cell', 'name the place on the board');
+  if (where !== 'board' && cell !== undefined) return says('cell', 'only what lies on the board has a place there');
+  if (cell === undefined) return [];
+  if (!isOnBoard(state.board, cell)) {
+    const { rows, columns } = state.board;
+    return says('cell', `${cell} is not on a board of ${rows} rows and ${columns} columns`);
+  }
+  const other = [...state.off.values()].find((off) => off.cell === cell && off.part !== part);
+  const name = other && state.instrument ? knownNames(state.instrument).get(other.part) : undefined;
+  return other ? says('cell', `${cell} is taken by ${name ?? other.part}`) : [];
+}
+
+function partProblems(state: JobState, part: string): Problem[] {
+  const { instrument } = state;
+  return instrument && !knownNames(instrument).has(part) ? says('part', `“${part}” is not a part of this instrument`) : [];
 }
 
 /**
  * Problems with an entry in this job: what its form cannot show. Assumes a well-formed entry.
  */
-export function misfits(state: JobState, entry: NewEntry, knownParts: ReadonlySet<string> | null): Problem[] {
+export function misfits(state: JobState, entry: NewEntry): Problem[] {
   if (!state.intake && entry.kind !== 'intake') {
     return [{ path: '/kind', message: 'the first entry of a job must be its intake' }];
   }
@@ -33,23 +70,36 @@ export function misfits(state: JobState, entry: NewEntry, knownParts: ReadonlySe
     return [{ path: '/kind', message: 'the job is signed off: strike the sign-off to go on working on it' }];
   }
   switch (entry.kind) {
-    case 'intake':
-      return state.intake && state.intake.ticket !== entry.body.ticket
-        ? [{ path: '/body/ticket', message: `must stay ${state.intake.ticket}` }]
-        : [];
+    case 'intake': {
+      const { ticket, instrumentType: id, type } = entry.body;
+      if (state.intake && state.intake.ticket !== ticket) return says('ticket', `must stay ${state.intake.ticket}`);
+      const known = type !== undefined || instrumentType(id) !== null || state.intake?.instrumentType === id;
+      return known ? [] : says('instrumentType', `“${id}” is not a type known here, and none came with the intake`);
+    }
     case 'strike': {
       const target = state.byId.get(entry.body.entry);
-      if (!target) return [{ path: '/body/entry', message: 'is not an entry of this job' }];
-      if (target.kind === 'strike')
-        return [{ path: '/body/entry', message: 'is itself a strike: make the entry again instead' }];
-      if (target.kind === 'intake')
-        return [{ path: '/body/entry', message: 'the intake is corrected by a new intake entry, not struck' }];
+      if (!target) return says('entry', 'is not an entry of this job');
+      if (target.kind === 'strike') return says('entry', 'is itself a strike: make the entry again instead');
+      if (target.kind === 'intake') return says('entry', 'the intake is corrected by a new intake entry, not struck');
       return [];
     }
     case 'reading':
-      return knownParts && !knownParts.has(entry.body.point.part)
-        ? [{ path: '/body/point/part', message: `“${entry.body.point.part}” is not a part of this instrument` }]
-        : [];
+      return partProblems(state, entry.body.point.part).map((problem) => ({ ...problem, path: '/body/point/part' }));
+    case 'observation':
+      return state.instrument?.pads.some(({ hole }) => hole === entry.body.part)
+        ? []
+        : says('part', `“${entry.body.part}” has no pad`);
+    case 'part-off':
+      if (state.off.has(entry.body.part)) return says('part', 'is off already');
+      return [...partProblems(state, entry.body.part), ...placeProblems(state, entry.body)];
+    case 'part-placed':
+      return state.off.has(entry.body.part) ? placeProblems(state, entry.body) : says('part', 'is on the instrument');
+    case 'part-on':
+      return state.off.has(entry.body.part) ? [] : says('part', 'is on the instrument already');
+    case 'soak-over':
+      return state.soaks.has(entry.body.soak) ? [] : says('soak', 'nothing was left to soak under this id');
+    case 'photo-marks':
+      return state.photos.has(entry.body.photo) ? [] : says('photo', 'is not a photo of this job');
     default:
       return [];
   }

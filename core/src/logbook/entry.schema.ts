@@ -1,6 +1,17 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { families, findingKinds, findingStatuses, measureGroups, practiceNames, scopes } from '../vocabulary';
+import { partId, typeChangeSchema } from '../instruments/instrumentType.schema';
 import { lengthUnits } from '../units/units';
+import {
+  families,
+  findingKinds,
+  findingStatuses,
+  measureGroups,
+  padHolds,
+  partWheres,
+  practiceNames,
+  scopes,
+  surveyStations,
+} from '../vocabulary';
 
 const text = (most: number) => ({ type: 'string', maxLength: most, pattern: '\\S' }) as const;
 const freeText = (most: number) => ({ type: 'string', maxLength: most }) as const;
@@ -33,6 +44,23 @@ const point = {
   additionalProperties: false,
 } as const;
 
+/** A spot on the tube. */
+const spot = {
+  type: 'object',
+  properties: {
+    section: partId,
+    at: { type: 'number', minimum: 0, maximum: 5000, description: 'mm from the upper end of the section' },
+    clock: { type: 'number', minimum: 0, exclusiveMaximum: 360 },
+  },
+  required: ['section', 'at', 'clock'],
+  additionalProperties: false,
+} as const;
+
+/** A place on the screw board: row letter and column number. */
+const cell = { type: 'string', pattern: '^[A-Z][1-9][0-9]?$' } as const;
+/** A share of the width or height of a picture. */
+const share = { type: 'number', minimum: 0, maximum: 1 } as const;
+
 /** The body of each kind of entry. One place; the server, the browser and the import all validate against these. */
 export const entryBodies = {
   'intake': {
@@ -41,7 +69,9 @@ export const entryBodies = {
       ticket: { type: 'string', pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}$' },
       owner: text(120),
       contact: freeText(200),
-      instrumentType: { type: 'string', pattern: '^[a-z0-9-]+$', maxLength: 60 },
+      instrumentType: partId,
+      options: { type: 'array', items: partId, maxItems: 12, description: 'options of the type this one has' },
+      type: { type: 'object', description: 'the whole instrument type, where it is not one of those that ship' },
       maker: freeText(120),
       model: freeText(120),
       serial: freeText(60),
@@ -84,6 +114,7 @@ export const entryBodies = {
       severity: { type: 'integer', minimum: 1, maximum: 3 },
       status: { enum: findingStatuses },
       note: freeText(2000),
+      place: spot,
       reason: freeText(1000),
       suggestion: { ...freeText(120), description: 'the suggestion this answers' },
       evidence: { type: 'array', items: uuid, maxItems: 400 },
@@ -146,6 +177,121 @@ export const entryBodies = {
     required: ['minutes', 'what'],
     additionalProperties: false,
   },
+  'instrument-change': {
+    type: 'object',
+    properties: { ...typeChangeSchema, name: text(80), reason: freeText(400) },
+    additionalProperties: false,
+  },
+  'survey': {
+    type: 'object',
+    properties: { station: { enum: surveyStations }, outcome: { enum: ['looked', 'skipped'] }, note: freeText(1000) },
+    required: ['station', 'outcome'],
+    additionalProperties: false,
+  },
+  'observation': {
+    type: 'object',
+    properties: {
+      part: partId,
+      about: { enum: ['light', 'landing', 'fit'] },
+      sectors: {
+        type: 'array',
+        description: 'clock positions where light shows at the lightest touch; empty when it seals',
+        items: { enum: [0, 45, 90, 135, 180, 225, 270, 315] },
+        uniqueItems: true,
+        maxItems: 8,
+      },
+      first: { ...partId, description: 'of two linked pads, the one that lands first' },
+      other: { ...partId, description: 'the pad it was compared with' },
+      hold: { enum: padHolds },
+      mark: { type: 'number', minimum: 0, exclusiveMaximum: 360, description: 'clock of the orientation scratch' },
+      note: freeText(1000),
+    },
+    required: ['part', 'about'],
+    additionalProperties: false,
+  },
+  'board': {
+    type: 'object',
+    properties: {
+      rows: { type: 'integer', minimum: 1, maximum: 26 },
+      columns: { type: 'integer', minimum: 1, maximum: 40 },
+    },
+    required: ['rows', 'columns'],
+    additionalProperties: false,
+  },
+  'part-off': {
+    type: 'object',
+    properties: { part: partId, where: { enum: partWheres }, cell, note: freeText(1000) },
+    required: ['part', 'where'],
+    additionalProperties: false,
+  },
+  'part-placed': {
+    type: 'object',
+    properties: { part: partId, where: { enum: partWheres }, cell, note: freeText(1000) },
+    required: ['part', 'where'],
+    additionalProperties: false,
+  },
+  'part-on': {
+    type: 'object',
+    properties: { part: partId, note: freeText(1000) },
+    required: ['part'],
+    additionalProperties: false,
+  },
+  'soak': {
+    type: 'object',
+    properties: {
+      soak: { ...uuid, description: 'stays the same from the first drop to the last look' },
+      part: partId,
+      with: text(120),
+      minutes: { ...minutes, description: 'until somebody looks again' },
+      note: freeText(1000),
+    },
+    required: ['soak', 'part', 'with', 'minutes'],
+    additionalProperties: false,
+  },
+  'soak-over': {
+    type: 'object',
+    properties: { soak: uuid, outcome: { enum: ['free', 'stuck'] }, note: freeText(1000) },
+    required: ['soak', 'outcome'],
+    additionalProperties: false,
+  },
+  'photo': {
+    type: 'object',
+    properties: {
+      photo: { ...uuid, description: 'the picture, kept beside the logbook' },
+      width: { type: 'integer', minimum: 1, maximum: 20000 },
+      height: { type: 'integer', minimum: 1, maximum: 20000 },
+      caption: freeText(400),
+      part: partId,
+      place: spot,
+      finding: uuid,
+    },
+    required: ['photo', 'width', 'height'],
+    additionalProperties: false,
+  },
+  'photo-marks': {
+    type: 'object',
+    properties: {
+      photo: uuid,
+      marks: {
+        type: 'array',
+        maxItems: 40,
+        items: {
+          type: 'object',
+          properties: {
+            shape: { enum: ['arrow', 'circle'] },
+            x: share,
+            y: share,
+            toX: { ...share, description: 'tip of the arrow, or a point on the circle' },
+            toY: share,
+          },
+          required: ['shape', 'x', 'y', 'toX', 'toY'],
+          additionalProperties: false,
+        },
+      },
+    },
+    required: ['photo', 'marks'],
+    additionalProperties: false,
+  },
   'sign-off': {
     type: 'object',
     properties: {
@@ -177,6 +323,17 @@ interface EntryBodies {
   'decision': FromSchema<(typeof entryBodies)['decision']>;
   'practice-change': FromSchema<(typeof entryBodies)['practice-change']>;
   'time': FromSchema<(typeof entryBodies)['time']>;
+  'instrument-change': FromSchema<(typeof entryBodies)['instrument-change']>;
+  'survey': FromSchema<(typeof entryBodies)['survey']>;
+  'observation': FromSchema<(typeof entryBodies)['observation']>;
+  'board': FromSchema<(typeof entryBodies)['board']>;
+  'part-off': FromSchema<(typeof entryBodies)['part-off']>;
+  'part-placed': FromSchema<(typeof entryBodies)['part-placed']>;
+  'part-on': FromSchema<(typeof entryBodies)['part-on']>;
+  'soak': FromSchema<(typeof entryBodies)['soak']>;
+  'soak-over': FromSchema<(typeof entryBodies)['soak-over']>;
+  'photo': FromSchema<(typeof entryBodies)['photo']>;
+  'photo-marks': FromSchema<(typeof entryBodies)['photo-marks']>;
   'sign-off': FromSchema<(typeof entryBodies)['sign-off']>;
   'strike': FromSchema<(typeof entryBodies)['strike']>;
 }

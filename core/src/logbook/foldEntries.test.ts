@@ -211,11 +211,10 @@ describe('checks on entries', () => {
   });
   test('what does not fit the job is refused', () => {
     const job = foldJob([intake(1), reading(2, 'g')]);
-    const parts = new Set(['g']);
-    const paths = (entry: unknown, state = job) => misfits(state, entry as NewEntry, parts).map(({ path }) => path);
+    const paths = (entry: unknown, state = job) => misfits(state, entry as NewEntry).map(({ path }) => path);
     expect(paths(newEntry)).toEqual([]);
     expect(paths(newEntry, emptyJobState)).toEqual(['/kind']);
-    expect(paths(reading(3, 'low-e'))).toEqual(['/body/point/part']);
+    expect(paths(reading(3, 'no-such-part'))).toEqual(['/body/point/part']);
     expect(paths(strike(3, 99))).toEqual(['/body/entry']);
     expect(paths(strike(3, 1))).toEqual(['/body/entry']);
     const signed = foldEntries(job, [at(3, 'sign-off', { ownerCautions: [] })]);

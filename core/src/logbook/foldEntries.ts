@@ -1,3 +1,4 @@
+import { applyOptions, changeType, instrumentType, type InstrumentType } from '../instruments';
 import type { Entry, EntryOf } from './entry';
 import {
   emptyJobState,
@@ -33,6 +34,11 @@ const open = (state: JobState): Draft => ({
   decisions: [...state.decisions],
   notes: [...state.notes],
   times: [...state.times],
+  survey: new Map(state.survey),
+  observations: new Map(state.observations),
+  off: new Map(state.off),
+  soaks: new Map(state.soaks),
+  photos: new Map(state.photos),
   own: new Map(),
 });
 
@@ -54,12 +60,13 @@ function foldReading(draft: Draft, entry: EntryOf<'reading'>): void {
 }
 
 function foldFinding(draft: Draft, entry: EntryOf<'finding'>): void {
-  const { finding, kind, part, severity, status, note, reason, suggestion, evidence } = entry.body;
+  const { finding, kind, part, place, severity, status, note, reason, suggestion, evidence } = entry.body;
   const before = draft.findings.get(finding);
   draft.findings.set(finding, {
     finding,
     kind,
     part,
+    place: place ?? before?.place ?? null,
     severity: severity as 1 | 2 | 3,
     status,
     note: note ?? before?.note ?? '',
@@ -119,15 +126,60 @@ function operationOf(draft: Draft, operation: string, entry: Entry): OperationSt
   };
 }
 
+/** The instrument an intake names: the type it brings with it, or the shipped one, with the options it has. */
+function instrumentOf({ type, instrumentType: id, options = [] }: EntryOf<'intake'>['body']): InstrumentType | null {
+  const named = (type as InstrumentType | undefined) ?? instrumentType(id);
+  return named && applyOptions(named, options);
+}
+
+function foldIntake(draft: Draft, { body, benchTime }: EntryOf<'intake'>): void {
+  const before = draft.intake;
+  // A later intake entry corrects the first; a practice changed since then stays changed.
+  if (!before) draft.practice = body.practice;
+  const same = before && before.instrumentType === body.instrumentType && String(before.options) === String(body.options);
+  // What was built up at the bench outlives a correction of the owner's address.
+  if (!same || !draft.instrument) draft.instrument = instrumentOf(body);
+  draft.intake = body;
+  draft.openedAt ??= benchTime;
+  draft.unit = body.unit;
+}
+
+function foldInstrumentChange(draft: Draft, { body }: EntryOf<'instrument-change'>): void {
+  if (!draft.instrument) return;
+  const { name, put, remove } = body;
+  const changed = changeType(draft.instrument, { ...(put && { put }), ...(remove && { remove }) });
+  draft.instrument = name === undefined ? changed : { ...changed, name };
+}
+
+function foldPart(draft: Draft, entry: EntryOf<'part-off' | 'part-placed'>): void {
+  const { part, where, cell, note } = entry.body;
+  const before = draft.off.get(part);
+  draft.off.set(part, {
+    part,
+    where,
+    cell: cell ?? null,
+    note: note ?? before?.note ?? '',
+    entry: before?.entry ?? entry.id,
+    seq: before?.seq ?? entry.seq,
+  });
+}
+
+function foldSoak(draft: Draft, { body, benchTime }: EntryOf<'soak'>): void {
+  const { soak, part, minutes, note = '' } = body;
+  const until = new Date(Date.parse(benchTime) + minutes * 60_000).toISOString();
+  draft.soaks.set(soak, { soak, part, with: body.with, note, until, outcome: null });
+}
+
+function foldPhoto(draft: Draft, { body, author, benchTime }: EntryOf<'photo'>): void {
+  const { photo, width, height, caption = '', part = null, place = null, finding = null } = body;
+  const marks = draft.photos.get(photo)?.marks ?? [];
+  draft.photos.set(photo, { photo, width, height, caption, part, place, finding, marks, author, benchTime });
+}
+
 function foldOne(draft: Draft, entry: Entry): void {
   switch (entry.kind) {
     case 'intake':
-      // A later intake entry corrects the first; a practice changed since then stays changed.
-      if (!draft.intake) draft.practice = entry.body.practice;
-      draft.intake = entry.body;
-      draft.openedAt ??= entry.benchTime;
-      draft.unit = entry.body.unit;
-      return;
+      return foldIntake(draft, entry);
     case 'reading':
       return foldReading(draft, entry);
     case 'finding':
@@ -164,6 +216,45 @@ function foldOne(draft: Draft, entry: Entry): void {
     case 'time':
       draft.times.push(entry);
       return;
+    case 'instrument-change':
+      return foldInstrumentChange(draft, entry);
+    case 'survey':
+      draft.survey.set(entry.body.station, {
+        outcome: entry.body.outcome,
+        entry: entry.id,
+        benchTime: entry.benchTime,
+      });
+      return;
+    case 'observation':
+      draft.observations.set(`${entry.body.about}:${entry.body.part}`, {
+        ...entry.body,
+        entry: entry.id,
+        seq: entry.seq,
+      });
+      return;
+    case 'board':
+      draft.board = entry.body;
+      return;
+    case 'part-off':
+    case 'part-placed':
+      return foldPart(draft, entry);
+    case 'part-on':
+      draft.off.delete(entry.body.part);
+      return;
+    case 'soak':
+      return foldSoak(draft, entry);
+    case 'soak-over': {
+      const soak = draft.soaks.get(entry.body.soak);
+      if (soak) draft.soaks.set(soak.soak, { ...soak, outcome: entry.body.outcome });
+      return;
+    }
+    case 'photo':
+      return foldPhoto(draft, entry);
+    case 'photo-marks': {
+      const photo = draft.photos.get(entry.body.photo);
+      if (photo) draft.photos.set(photo.photo, { ...photo, marks: entry.body.marks });
+      return;
+    }
     case 'sign-off':
       draft.signOff = entry;
       return;

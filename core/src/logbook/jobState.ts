@@ -1,5 +1,6 @@
-import type { FindingKind, FindingStatus, MeasureGroup, PracticeName } from '../vocabulary';
+import type { InstrumentType, PartPlace } from '../instruments';
 import type { LengthUnit } from '../units';
+import type { FindingKind, FindingStatus, MeasureGroup, PartWhere, PracticeName, SurveyStation } from '../vocabulary';
 import type { Entry, EntryOf, NewEntryOf } from './entry';
 
 /** A place where a figure is taken. */
@@ -33,6 +34,8 @@ export interface FindingState {
   finding: string;
   kind: FindingKind;
   part: string;
+  /** the spot on the tube, where one was given */
+  place: PartPlace | null;
   severity: 1 | 2 | 3;
   status: FindingStatus;
   note: string;
@@ -57,6 +60,51 @@ export interface OperationState {
   cautionsAccepted: string[];
 }
 
+/** A part that has been taken off and is not back yet. */
+export interface OffPart {
+  part: string;
+  where: PartWhere;
+  /** its place on the screw board, such as B4 */
+  cell: string | null;
+  note: string;
+  /** the entry that took it off, and its place in the order of the strip-down */
+  entry: string;
+  seq: number;
+}
+
+/** Something left to soak. */
+export interface SoakState {
+  soak: string;
+  part: string;
+  with: string;
+  note: string;
+  /** when somebody should look again, ISO; each new soak of the same part sets it anew */
+  until: string;
+  outcome: 'free' | 'stuck' | null;
+}
+
+export interface PhotoState {
+  photo: string;
+  width: number;
+  height: number;
+  caption: string;
+  part: string | null;
+  place: PartPlace | null;
+  finding: string | null;
+  marks: NewEntryOf<'photo-marks'>['body']['marks'];
+  author: string;
+  benchTime: string;
+}
+
+/** What the technician saw of a pad, newest of each. */
+export type Observation = NewEntryOf<'observation'>['body'] & { entry: string; seq: number };
+
+/** The screw board: a grid as large as the technician's own. */
+export interface Board {
+  rows: number;
+  columns: number;
+}
+
 /** What is true of a job now. Made only by `foldEntries`; nothing else holds state. */
 export interface JobState {
   /** highest sequence number folded in */
@@ -67,6 +115,8 @@ export interface JobState {
   /** struck entry → the strike that did it */
   struck: ReadonlyMap<string, string>;
   intake: EntryOf<'intake'>['body'] | null;
+  /** the instrument as it is known now: its type, the options it has, and what was changed at the bench */
+  instrument: InstrumentType | null;
   openedAt: string | null;
   practice: PracticeName;
   unit: LengthUnit;
@@ -76,6 +126,15 @@ export interface JobState {
   decisions: readonly EntryOf<'decision' | 'practice-change'>[];
   notes: readonly EntryOf<'note'>[];
   times: readonly EntryOf<'time'>[];
+  /** stations of the survey that have been gone through or passed over */
+  survey: ReadonlyMap<SurveyStation, { outcome: 'looked' | 'skipped'; entry: string; benchTime: string }>;
+  /** by what it is about and the part, as `light:g-sharp` */
+  observations: ReadonlyMap<string, Observation>;
+  board: Board;
+  /** parts off the instrument, in the order they came off */
+  off: ReadonlyMap<string, OffPart>;
+  soaks: ReadonlyMap<string, SoakState>;
+  photos: ReadonlyMap<string, PhotoState>;
   signOff: EntryOf<'sign-off'> | null;
 }
 
@@ -85,6 +144,7 @@ export const emptyJobState: JobState = {
   byId: new Map(),
   struck: new Map(),
   intake: null,
+  instrument: null,
   openedAt: null,
   practice: 'steady',
   unit: 'mm',
@@ -94,6 +154,12 @@ export const emptyJobState: JobState = {
   decisions: [],
   notes: [],
   times: [],
+  survey: new Map(),
+  observations: new Map(),
+  board: { rows: 8, columns: 12 },
+  off: new Map(),
+  soaks: new Map(),
+  photos: new Map(),
   signOff: null,
 };
 

@@ -1,5 +1,4 @@
-import { instrumentType } from '../instruments';
-import { emptyJobState, entryProblems, foldEntries, foldJob, misfits, type Entry } from '../logbook';
+import { emptyJobState, entryProblems, foldEntries, misfits, type Entry, type EntryKind } from '../logbook';
 import type { Problem } from '../solvers/contract';
 import { problemsWith } from '../validation';
 import { jobDocumentVersion } from './jobDocument.schema';
@@ -30,8 +29,22 @@ const mostProblems = 200;
 const under = (path: string, problems: readonly Problem[]): Problem[] =>
   problems.map((problem) => ({ ...problem, path: `${path}${problem.path}` }));
 
+/** Kinds of entry that later ones are checked against. */
+const tells = new Set<EntryKind>([
+  'intake',
+  'sign-off',
+  'strike',
+  'instrument-change',
+  'board',
+  'part-off',
+  'part-placed',
+  'part-on',
+  'soak',
+  'photo',
+]);
+
 /** Problems that only show when the entries are read in order as one logbook. */
-function storyProblems(entries: readonly Entry[]): Problem[] {
+function storyProblems(entries: readonly Entry[], ticket: string): Problem[] {
   const problems: Problem[] = [];
   let state = emptyJobState;
   // Entries that change nothing a later one is checked against are folded together: one by one would be O(n²).
@@ -48,12 +61,12 @@ function storyProblems(entries: readonly Entry[]): Problem[] {
     if (entry.seq !== i + 1)
       problems.push({ path: `${path}/seq`, message: `must be ${i + 1}: entries count from 1 without gaps` });
     if (entry.kind === 'strike' || entry.kind === 'intake') catchUp();
-    const type = state.intake && instrumentType(state.intake.instrumentType);
-    const parts = type && new Set(type.holes.map(({ id }) => id));
-    problems.push(...under(path, misfits(state, entry, parts)));
+    problems.push(...under(path, misfits(state, entry)));
     waiting.push(entry);
-    if (entry.kind === 'intake' || entry.kind === 'sign-off' || entry.kind === 'strike') catchUp();
+    if (tells.has(entry.kind)) catchUp();
   });
+  if (state.intake && state.intake.ticket !== ticket)
+    problems.push({ path: '/ticket', message: `must be the ticket of the intake, ${state.intake.ticket}` });
   return problems;
 }
 
@@ -70,16 +83,6 @@ export function readJobDocument(
   if (frame.length > 0) return { ok: false, problems: frame };
   const document = data as JobDocument;
   const problems = document.entries.flatMap((entry, i) => under(`/entries/${i}`, entryProblems(entry, 'stored')));
-  if (problems.length === 0) problems.push(...storyProblems(document.entries));
-  const intake = problems.length === 0 ? foldJob(document.entries).intake : null;
-  if (intake && instrumentType(intake.instrumentType) === null) {
-    problems.push({
-      path: '/entries/0/body/instrumentType',
-      message: `“${intake.instrumentType}” is not a type known here`,
-    });
-  }
-  if (intake && intake.ticket !== document.ticket) {
-    problems.push({ path: '/ticket', message: `must be the ticket of the intake, ${intake.ticket}` });
-  }
+  if (problems.length === 0) problems.push(...storyProblems(document.entries, document.ticket));
   return problems.length > 0 ? { ok: false, problems: problems.slice(0, mostProblems) } : { ok: true, document };
 }

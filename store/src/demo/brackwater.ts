@@ -1,8 +1,15 @@
+import { applyOptions, instrumentType, type InstrumentType } from '@holotonos/core';
 import { DemoJob } from './demoJob';
+
+const shipped = (id: string, options: readonly string[] = []): InstrumentType => {
+  const type = instrumentType(id);
+  if (!type) throw new Error(`no instrument type “${id}”`);
+  return applyOptions(type, options);
+};
 
 /** LL-201: alto saxophone, far along: rims dressed twice, pads in, one crooked rim showing itself under a new pad. */
 function altoSaxophone(): DemoJob {
-  const job = new DemoJob('alto-saxophone', 201, '2026-10-05T09:20:00.000Z');
+  const job = new DemoJob(shipped('alto-saxophone'), 201, '2026-10-05T09:20:00.000Z');
   const { truth } = job;
   job.author = 'Ottoline Marsh';
   job.write('intake', {
@@ -97,7 +104,7 @@ function altoSaxophone(): DemoJob {
 
 /** LL-202: oboe, crack closed, post bushed, pads in; all regulation still to do. */
 function oboe(): DemoJob {
-  const job = new DemoJob('oboe', 202, '2026-10-08T10:00:00.000Z');
+  const job = new DemoJob(shipped('oboe'), 202, '2026-10-08T10:00:00.000Z');
   job.author = 'Ottoline Marsh';
   job.write('intake', {
     ticket: 'LL-202',
@@ -142,14 +149,17 @@ function oboe(): DemoJob {
   return job;
 }
 
+const fluteOptions = ['open-holes', 'split-e', 'pinned'];
+
 /** LL-203: open-hole flute at survey, a few pads under the leak light. */
 function flute(): DemoJob {
-  const job = new DemoJob('concert-flute-open-hole', 203, '2026-11-16T11:00:00.000Z');
+  const job = new DemoJob(shipped('concert-flute', fluteOptions), 203, '2026-11-16T11:00:00.000Z');
   job.author = 'Juno Tam';
   job.write('intake', {
     ticket: 'LL-203',
     owner: 'Brackwater lock-keepers’ band',
-    instrumentType: 'concert-flute-open-hole',
+    instrumentType: 'concert-flute',
+    options: fluteOptions,
     maker: 'Corvane',
     material: 'silver',
     complaint: 'Keys stick, head joint turns by itself, low notes gone.',
@@ -182,13 +192,13 @@ function flute(): DemoJob {
 
 /** LL-204: simple-system clarinet, just taken in; a careful owner. */
 function clarinet(): DemoJob {
-  const job = new DemoJob('simple-clarinet-c', 204, '2026-11-20T15:00:00.000Z');
+  const job = new DemoJob(shipped('simple-clarinet'), 204, '2026-11-20T15:00:00.000Z');
   job.author = 'Ottoline Marsh';
   job.write('intake', {
     ticket: 'LL-204',
     owner: 'Brackwater town collection',
     contact: 'The keeper of the collection',
-    instrumentType: 'simple-clarinet-c',
+    instrumentType: 'simple-clarinet',
     maker: 'Merle of Dunmoor',
     made: 'about 1890',
     material: 'boxwood, ivory-coloured resin rings',

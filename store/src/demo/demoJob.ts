@@ -3,7 +3,6 @@ import {
   emptyJobState,
   foldEntries,
   gaugeShows,
-  instrumentType,
   judgeJob,
   jobPlan,
   padClocks,
@@ -52,9 +51,7 @@ export class DemoJob {
   author = 'Perrin Oake';
   #now: Date;
 
-  constructor(typeId: string, seed: number, start: string) {
-    const type = instrumentType(typeId);
-    if (!type) throw new Error(`no instrument type “${typeId}”`);
+  constructor(type: InstrumentType, seed: number, start: string) {
     this.type = type;
     this.chance = chanceFrom(seed);
     this.truth = soundInstrument(type, this.chance);

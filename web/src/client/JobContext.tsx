@@ -4,11 +4,10 @@ import {
   entryProblems,
   foldEntries,
   foldJob,
-  instrumentType,
   judgeJob,
   jobPlan,
   misfits,
-  partNames,
+  removableNames,
   type Entry,
   type EntryBody,
   type EntryKind,
@@ -163,12 +162,12 @@ export function JobProvider({
     return () => clearInterval(timer);
   }, []);
 
-  const type = useMemo(() => instrumentType(state.intake?.instrumentType ?? ''), [state.intake?.instrumentType]);
+  const type = state.instrument;
   if (!type) throw new Error(`Ticket ${ticket} names an instrument type that is not known here.`);
   const answers = useSolverAnswers();
   const judgement = useMemo(() => judgeJob(state, type, answers), [state, type, answers]);
   const plan = useMemo(() => jobPlan(state, type, judgement, now), [state, type, judgement, now]);
-  const names = useMemo(() => partNames(type), [type]);
+  const names = useMemo(() => removableNames(type), [type]);
 
   const write = useCallback(
     // Callers see the body their kind asks for; in here any body will do, for the schema judges it.
@@ -176,7 +175,7 @@ export function JobProvider({
       const plain = { id: newId(), kind, body, author: author.trim() || unnamed, benchTime: new Date().toISOString() };
       const entry = plain as unknown as NewEntry;
       const problems = entryProblems(entry);
-      const unfit = problems.length > 0 ? problems : misfits(state, entry, new Set(type.holes.map(({ id }) => id)));
+      const unfit = problems.length > 0 ? problems : misfits(state, entry);
       if (unfit.length > 0) {
         setRefusals((list) => [...list, { entry, problems: unfit }].slice(-20));
         return false;
@@ -187,7 +186,7 @@ export function JobProvider({
       void keep({ ticket, entry }).then(drain, drain);
       return true;
     },
-    [author, state, type, ticket, drain, showQueue],
+    [author, state, ticket, drain, showQueue],
   ) as Write;
   const dismissRefusals = useCallback(() => setRefusals([]), []);
 

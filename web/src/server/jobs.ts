@@ -1,6 +1,6 @@
 import 'server-only';
 import { benchSummary, inBenchOrder, type BenchSummary, type InstrumentType, type JobState } from '@holotonos/core';
-import { jobByTicket, jobInstrument, jobState, listJobs } from '@holotonos/store';
+import { jobByTicket, jobState, listJobs } from '@holotonos/store';
 import { getDb } from './store';
 
 export interface LoadedJob {
@@ -15,8 +15,7 @@ export async function loadJob(ticket: string): Promise<LoadedJob | null> {
   const job = await jobByTicket(getDb(), ticket);
   if (!job) return null;
   const state = await jobState(getDb(), job.id);
-  const type = jobInstrument(state);
-  return type && { ...job, state, type };
+  return state.instrument && { ...job, state, type: state.instrument };
 }
 
 /** Tickets the bench shows at most; older ones are found by their number. */
@@ -28,8 +27,7 @@ export async function loadBench(now: string): Promise<BenchSummary[]> {
   const summaries = await Promise.all(
     rows.map(async ({ id, ticket }) => {
       const state = await jobState(getDb(), id);
-      const type = jobInstrument(state);
-      const summary = type && benchSummary(state, type, now);
+      const summary = state.instrument && benchSummary(state, state.instrument, now);
       return summary && { ...summary, ticket };
     }),
   );

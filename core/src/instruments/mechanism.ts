@@ -1,0 +1,49 @@
+import type { InstrumentType } from './instrumentType.schema';
+import { sectionStarts } from './partNames';
+
+/** The keys that move when these keys are pressed and these finger holes covered, links and rings followed. */
+export function movedKeys(type: InstrumentType, down: readonly string[]): ReadonlySet<string> {
+  const put = new Set(down);
+  const moved = new Set(type.keys.filter(({ id, rings }) => put.has(id) || rings?.some((hole) => put.has(hole))).map(({ id }) => id));
+  const carrying = type.links.filter(({ acts }) => acts === 'carries');
+  // A set hands out what is added to it while it is walked: links of links are followed too.
+  for (const key of moved) for (const { driver, follower } of carrying) if (driver === key) moved.add(follower);
+  return moved;
+}
+
+/** The holes that are closed when these keys are pressed and these finger holes covered. */
+export function closedHoles(type: InstrumentType, down: readonly string[]): ReadonlySet<string> {
+  const moved = movedKeys(type, down);
+  const held = new Set(
+    type.links
+      .filter(({ acts, driver }) =>
+        acts === 'holds-shut' ? moved.has(driver) : acts === 'holds-shut-at-rest' && !moved.has(driver),
+      )
+      .map(({ follower }) => follower),
+  );
+  const rest = new Map(type.keys.map(({ id, rest: atRest }) => [id, atRest]));
+  const closed = new Set(down.filter((id) => !rest.has(id)));
+  for (const { hole, key } of type.pads) {
+    if (held.has(key) || (rest.get(key) === 'open') === moved.has(key)) closed.add(hole);
+  }
+  return closed;
+}
+
+/** Tone holes from the top of the instrument down; vents and trill holes set no pitch of their own. */
+export function toneHolesDown(type: InstrumentType): string[] {
+  const starts = sectionStarts(type, 0);
+  return type.holes
+    .filter(({ use = 'tone' }) => use === 'tone')
+    .map(({ id, section, at }) => ({ id, at: (starts.get(section) ?? 0) + at }))
+    .sort((a, b) => a.at - b.at)
+    .map(({ id }) => id);
+}
+
+/**
+ * The hole the note comes out of: the first that is open from the top down; null when it is the end of the bell. In the
+ * lowest register a lower note must come out further down, which is how a type's mechanism proves itself.
+ */
+export function firstOpenHole(type: InstrumentType, down: readonly string[]): string | null {
+  const closed = closedHoles(type, down);
+  return toneHolesDown(type).find((hole) => !closed.has(hole)) ?? null;
+}

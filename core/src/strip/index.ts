@@ -1,0 +1,2 @@
+export * from './assemblyGuide';
+export * from './jobAssembly';

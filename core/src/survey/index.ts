@@ -1,0 +1,3 @@
+export * from './lightPicture';
+export * from './stations';
+export * from './surveyProgress';

@@ -1,0 +1,154 @@
+import { downTheTube, type InstrumentType } from '../instruments';
+import type { FindingKind, SurveyStation } from '../vocabulary';
+
+/** What a place of the survey is, so that only faults that can sit there are offered. */
+export type PlaceKind = 'joint' | 'section' | 'hole' | 'key' | 'post' | 'rod' | 'pad' | 'fitting';
+
+/** A fault that one key writes down. */
+export interface SurveyFault {
+  /** the key on the keyboard, lower case */
+  press: string;
+  kind: FindingKind;
+  /** what it is called here */
+  words: string;
+  at: readonly PlaceKind[];
+  /** written into the note, where the finding's own name says too little */
+  note?: string;
+}
+
+export interface Station {
+  id: SurveyStation;
+  title: string;
+  /** how to look, in the words of the bench */
+  look: string;
+  faults: readonly SurveyFault[];
+}
+
+const fault = (
+  press: string,
+  kind: FindingKind,
+  words: string,
+  at: readonly PlaceKind[],
+  note?: string,
+): SurveyFault => ({ press, kind, words, at, ...(note !== undefined && { note }) });
+
+/** The stations of a survey in the order they are gone through, each asking only what can be seen there. */
+export const stations: readonly Station[] = [
+  {
+    id: 'joints',
+    title: 'Joints',
+    look: 'Try each joint for wobble, with the clamp screw loose. Look for tape or grease that stands in for fit, and feel inside the bore for a ridge where a joint was knocked sideways.',
+    faults: [
+      fault('l', 'joint-loose', 'Loose, wobbles', ['joint']),
+      fault('t', 'joint-tight', 'Too tight', ['joint']),
+      fault('o', 'receiver-oval', 'Receiver oval', ['joint']),
+      fault('g', 'tenon-gouged', 'Tenon gouged', ['joint']),
+      fault('c', 'cork-worn', 'Cork or thread worn', ['joint'], 'tape, grease or worn cork stands in for fit'),
+      fault('r', 'dent', 'Ridge inside the bore', ['joint'], 'ridge felt inside: knocked sideways'),
+      fault('k', 'crack', 'Crack at the socket', ['joint']),
+      fault('x', 'stuck-part', 'Stuck', ['joint']),
+    ],
+  },
+  {
+    id: 'body',
+    title: 'Body',
+    look: 'Let a straight light edge run along the tube: breaks in it are dents, a slope is a bend. Sight down the four quarter lines. Look at the back and round the thumb keys too.',
+    faults: [
+      fault('b', 'body-bent', 'Bent', ['section']),
+      fault('n', 'bell-turned', 'Turned against its neighbour', ['section']),
+      fault('d', 'dent', 'Dent', ['section']),
+      fault('s', 'seam-open', 'Seam open', ['section']),
+      fault('k', 'crack', 'Crack', ['section']),
+      fault('y', 'tarnish', 'Tarnish', ['section']),
+      fault('i', 'dirt', 'Dirt', ['section']),
+    ],
+  },
+  {
+    id: 'holes',
+    title: 'Tone holes',
+    look: 'Seams of soldered holes under a glass: an odd bright spot in even tarnish is a clue. Then chips, rims pushed in, and holes gone oval beside a dent.',
+    faults: [
+      fault('u', 'hole-unsoldered', 'Seam doubtful or open', ['hole']),
+      fault('c', 'rim-chipped', 'Rim chipped', ['hole']),
+      fault('p', 'rim-warped', 'Rim pushed in', ['hole'], 'rim pushed in'),
+      fault('o', 'hole-oval', 'Oval', ['hole']),
+      fault('d', 'dent', 'Dent beside it', ['hole']),
+      fault('k', 'crack', 'Crack into it', ['hole']),
+      fault('i', 'dirt', 'Dirt in it', ['hole']),
+    ],
+  },
+  {
+    id: 'mechanism',
+    title: 'Mechanism, still mounted',
+    look: 'Key by key: end play along the rod, rock across it. Wiggle each post; the one between the two hand stacks matters most. Back a cone pivot out with no load and watch whether the key rises and falls.',
+    faults: [
+      fault('e', 'end-play', 'End play', ['key']),
+      fault('r', 'hinge-loose', 'Rocks on its rod', ['key', 'rod']),
+      fault('b', 'key-bent', 'Bent', ['key']),
+      fault('v', 'pivot-worn', 'Rises and falls as the pivot is backed out', ['key', 'rod'], 'rises and falls as the pivot is backed out'),
+      fault('m', 'lost-motion', 'Lost motion', ['key']),
+      fault('a', 'adjuster-out', 'Held off by its link', ['key']),
+      fault('o', 'rod-bent', 'Rod bent', ['rod', 'key']),
+      fault('w', 'post-loose', 'Wiggles', ['post']),
+      fault('l', 'post-leaning', 'Leans', ['post']),
+      fault('s', 'post-stripped', 'Turns in its hole', ['post']),
+      fault('x', 'stuck-part', 'Stuck', ['key', 'rod', 'post']),
+      fault('z', 'broken-screw', 'Screw broken', ['rod', 'post', 'key']),
+      fault('i', 'dirt', 'Dry, dirt in fresh oil', ['rod', 'key']),
+    ],
+  },
+  {
+    id: 'springs',
+    title: 'Springs',
+    look: 'Kinks, dings where they slide, rust, too much or too little tension, missing.',
+    faults: [
+      fault('w', 'spring-weak', 'Weak', ['key']),
+      fault('o', 'spring-weak', 'Too strong', ['key'], 'too strong'),
+      fault('k', 'spring-weak', 'Kinked', ['key'], 'kinked'),
+      fault('r', 'spring-weak', 'Rusted', ['key'], 'rusted'),
+      fault('d', 'spring-weak', 'Ding where it slides', ['key'], 'ding where it slides'),
+      fault('m', 'spring-missing', 'Missing', ['key']),
+    ],
+  },
+  {
+    id: 'pads',
+    title: 'Pads, leak light inside',
+    look: 'At the lightest touch: let the finger only rest on the key, a hard squeeze hides leaks. For every pad, where light shows, and which of two linked pads lands first. Age is a reason to look, not a verdict.',
+    faults: [
+      fault('w', 'pad-worn', 'Torn, hard or creased', ['pad']),
+      fault('y', 'pad-worn', 'Oily', ['pad'], 'oily'),
+      fault('h', 'pad-worn', 'Closes only with force', ['pad'], 'closes only with force: hard pad, deep seat or strong spring'),
+      fault('g', 'grommet-cracked', 'Grommet cracked', ['pad']),
+    ],
+  },
+  {
+    id: 'corks',
+    title: 'Corks, felts and noise',
+    look: 'Missing, crushed or hardened corks, felts and bumpers. Work every key fast with no air and listen.',
+    faults: [
+      fault('c', 'cork-worn', 'Missing, crushed or hard', ['key', 'fitting']),
+      fault('n', 'noise', 'Noisy', ['key', 'fitting']),
+      fault('m', 'lost-motion', 'Lost motion', ['key']),
+      fault('z', 'broken-screw', 'Screw broken', ['fitting']),
+      fault('b', 'stuck-part', 'Stuck', ['fitting']),
+    ],
+  },
+];
+
+export const station = (id: SurveyStation): Station => stations.find((each) => each.id === id) as Station;
+
+/** The places of one station, down the tube, each with what it is. */
+export function stationPlaces(type: InstrumentType, id: SurveyStation): { part: string; kind: PlaceKind }[] {
+  const of = (kind: PlaceKind, rows: readonly { id: string }[]) => rows.map((row) => ({ part: row.id, kind }));
+  const places: Record<SurveyStation, { part: string; kind: PlaceKind }[]> = {
+    joints: of('joint', type.joints),
+    body: of('section', type.sections),
+    holes: of('hole', type.holes),
+    mechanism: [...of('key', type.keys), ...of('post', type.posts), ...of('rod', type.rods)],
+    springs: of('key', type.keys.filter(({ springs = [{}] }) => springs.length > 0)),
+    pads: type.pads.map(({ hole }) => ({ part: hole, kind: 'pad' as const })),
+    corks: [...of('key', type.keys), ...of('fitting', type.fittings)],
+  };
+  const kinds = new Map(places[id].map((place) => [place.part, place.kind]));
+  return downTheTube(type, [...kinds.keys()]).map((part) => ({ part, kind: kinds.get(part) ?? 'key' }));
+}

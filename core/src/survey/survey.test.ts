@@ -1,0 +1,75 @@
+import { describe, expect, test } from '@jest/globals';
+import { TestJob } from '../../tests/testJob';
+import { applyOptions, shippedTypes } from '../instruments';
+import { solveSeat } from '../pads';
+import { surveyStations } from '../vocabulary';
+import { lightClocks, lightDirection, lightPicture, namedPictures, stationPlaces, stations, surveyProgress } from '.';
+
+describe('the picture a leak light makes', () => {
+  test.each([
+    ['front', 'touches-back'],
+    ['back', 'touches-front'],
+    ['left', 'open-side'],
+    ['right', 'open-side'],
+    ['dotted', 'dotted'],
+    ['opposite', 'saddle'],
+    ['all-round', 'held-off'],
+    ['sealed', 'sealed'],
+  ] as const)('%s is %s', (name, picture) => expect(lightPicture(namedPictures[name].sectors)).toBe(picture));
+  test('one open position is a short gap, two runs side by side are no saddle', () => {
+    expect(lightPicture([45])).toBe('one-gap');
+    expect(lightPicture([0, 90])).toBe('uneven');
+    expect(lightPicture([315, 0, 135, 180])).toBe('saddle');
+  });
+  test('where the light is the same all along its run, the eye and the solver agree on sealed, held off and dotted', () => {
+    for (let bits = 0; bits < 256; bits += 1) {
+      const open = lightClocks.filter((_clock, i) => (bits >> i) & 1);
+      const gaps = lightClocks.map((clock) => ({ clock, gap: open.includes(clock) ? 0.1 : 0 }));
+      const { picture } = solveSeat({ gaps, padDiameter: 30, axisDistance: 27, limits: { gap: 0.03 } });
+      for (const certain of ['sealed', 'held-off', 'dotted'] as const)
+        expect([bits, lightPicture(open) === certain]).toEqual([bits, picture === certain]);
+    }
+  });
+  test('it points to the middle of the light, or nowhere', () => {
+    expect(lightDirection([45, 90, 135])).toBeCloseTo(90, 9);
+    expect(lightDirection([0, 180])).toBeNull();
+    expect(lightDirection([])).toBeNull();
+  });
+});
+
+describe('stations', () => {
+  test('stand in the order of the work, and no key means two things at one place', () => {
+    expect(stations.map(({ id }) => id)).toEqual([...surveyStations]);
+    for (const { faults } of stations)
+      for (const { press, at } of faults)
+        for (const place of at)
+          expect(faults.filter((other) => other.press === press && other.at.includes(place))).toHaveLength(1);
+  });
+  test.each(shippedTypes.map((type) => [type.id, applyOptions(type, [])] as const))('%s has somewhere to look at each', (_id, type) => {
+    for (const { id, faults } of stations) {
+      const places = stationPlaces(type, id);
+      if (type.joints.length > 0 || id !== 'joints') expect(places.length).toBeGreaterThan(0);
+      expect(new Set(places.map(({ part }) => part)).size).toBe(places.length);
+      for (const { kind } of places) expect(faults.some(({ at }) => at.includes(kind))).toBe(true);
+    }
+  });
+});
+
+describe('progress', () => {
+  test('counts findings at their stations, and what has been looked at or passed over', () => {
+    const job = new TestJob();
+    const type = applyOptions(shippedTypes.find(({ id }) => id === 'alto-saxophone') as (typeof shippedTypes)[number], []);
+    expect(surveyProgress(job.state, type).next).toBe('joints');
+    job.finding('joint-loose', 'neck-receiver');
+    job.finding('pad-leaking', 'g');
+    job.finding('dent', 'body', 'declined');
+    job.write('survey', { station: 'joints', outcome: 'looked' });
+    job.write('survey', { station: 'body', outcome: 'skipped' });
+    const progress = surveyProgress(job.state, type);
+    const of = (id: string) => progress.stations.find((each) => each.id === id);
+    expect(of('joints')).toMatchObject({ outcome: 'looked', findings: 1 });
+    expect(of('body')).toMatchObject({ outcome: 'skipped', findings: 0 });
+    expect(of('pads')).toMatchObject({ outcome: null, findings: 1 });
+    expect(progress.next).toBe('holes');
+  });
+});
