@@ -19,7 +19,7 @@ const contentSecurityPolicy = [
 const config: NextConfig = {
   poweredByHeader: false,
   transpilePackages: ['@holotonos/core', '@holotonos/store'],
-  serverExternalPackages: ['pg', '@react-pdf/renderer'],
+  serverExternalPackages: ['pg', '@react-pdf/renderer', 'sharp'],
   turbopack: { root },
   outputFileTracingRoot: root,
   // bin/test checks types; a start should not wait for it again.

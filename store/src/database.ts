@@ -11,7 +11,7 @@ export interface Store {
 }
 
 /** How long a page waits for a connection before it says that the database does not answer, ms. */
-const connectTimeoutMs = 5000;
+const connectTimeoutMs = 10_000;
 
 /** Opens a pool on a PostgreSQL server. Does not connect yet: the first query does. */
 export function openStore(url: string, connections = 10): Store {

@@ -11,7 +11,8 @@ import {
 } from '@holotonos/core';
 import { and, asc, desc, eq, gt, sql } from 'drizzle-orm';
 import { sqlState, type Database } from './database';
-import { entries, jobs } from './schema';
+import type { PreparedPhoto } from './photos';
+import { entries, jobs, photos } from './schema';
 
 type Row = typeof entries.$inferSelect;
 
@@ -159,6 +160,7 @@ export async function importJob(
   db: Database,
   ticket: string,
   list: readonly Entry[],
+  pictures: readonly { id: string; photo: PreparedPhoto }[] = [],
 ): Promise<'imported' | 'ticket-taken'> {
   try {
     await db.transaction(async (tx) => {
@@ -175,6 +177,7 @@ export async function importJob(
         receivedAt,
       }));
       await insertRows(tx, rows);
+      for (const { id, photo } of pictures) await tx.insert(photos).values({ jobId: job.id, id, ...photo });
     });
     return 'imported';
   } catch (error) {

@@ -1,10 +1,25 @@
-import { integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from 'drizzle-orm/pg-core';
+import {
+  customType,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core';
+
+/** Raw bytes, in and out as a Buffer. */
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+const timeOf = () => timestamp({ withTimezone: true, mode: 'string' });
 
 /** One row a job. All that is known of a job stands in its entries; the row only gives them something to hang on. */
 export const jobs = pgTable('jobs', {
   id: uuid().primaryKey().defaultRandom(),
   ticket: text().notNull().unique(),
-  openedAt: timestamp({ withTimezone: true, mode: 'string' }).notNull().defaultNow(),
+  openedAt: timeOf().notNull().defaultNow(),
 });
 
 /**
@@ -22,8 +37,38 @@ export const entries = pgTable(
     kind: text().notNull(),
     body: jsonb().notNull(),
     author: text().notNull(),
-    benchTime: timestamp({ withTimezone: true, mode: 'string' }).notNull(),
-    receivedAt: timestamp({ withTimezone: true, mode: 'string' }).notNull().defaultNow(),
+    benchTime: timeOf().notNull(),
+    receivedAt: timeOf().notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.seq] }), unique().on(table.jobId, table.id)],
+);
+
+/** Pictures of a job, already made small and stripped of everything but the picture. Append-only, like the logbook. */
+export const photos = pgTable(
+  'photos',
+  {
+    jobId: uuid()
+      .notNull()
+      .references(() => jobs.id),
+    id: uuid().notNull(),
+    width: integer().notNull(),
+    height: integer().notNull(),
+    picture: bytea().notNull(),
+    thumbnail: bytea().notNull(),
+    receivedAt: timeOf().notNull().defaultNow(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.id] })],
+);
+
+/** Instrument types the shop has kept or brought in, newest revision last. Append-only. */
+export const instrumentTypes = pgTable(
+  'instrument_types',
+  {
+    revision: integer().primaryKey().generatedAlwaysAsIdentity(),
+    id: text().notNull(),
+    document: jsonb().notNull(),
+    author: text().notNull(),
+    receivedAt: timeOf().notNull().defaultNow(),
+  },
+  (table) => [index().on(table.id)],
 );

@@ -104,7 +104,7 @@ describe('the logbook in the database', () => {
     await expect(store.pool.query(statement, ['x'])).rejects.toThrow(/append-only/);
   });
   test('the database refuses truncate', async () => {
-    await expect(store.pool.query('truncate entries, jobs')).rejects.toThrow(/append-only/);
+    await expect(store.pool.query('truncate entries, jobs, photos')).rejects.toThrow(/append-only/);
   });
 
   test('opening a ticket twice with one intake is one job; another intake is refused', async () => {

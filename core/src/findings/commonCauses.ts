@@ -153,8 +153,14 @@ function whereIs(type: InstrumentType, part: string): Pick<Sign, 'section' | 'ro
 
 /** What there is to gather: open findings, with where they sit and which way their pad opens. */
 function signsOf(state: JobState, type: InstrumentType): Sign[] {
-  const padsDown = downTheTube(type, type.pads.map(({ hole }) => hole));
-  const holesDown = downTheTube(type, type.holes.map(({ id }) => id));
+  const padsDown = downTheTube(
+    type,
+    type.pads.map(({ hole }) => hole),
+  );
+  const holesDown = downTheTube(
+    type,
+    type.holes.map(({ id }) => id),
+  );
   return [...state.findings.values()]
     .filter(({ status }) => isOpenStatus(status))
     .map((finding) => ({

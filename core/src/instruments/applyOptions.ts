@@ -22,7 +22,9 @@ export function applyOptions(type: InstrumentType, options: readonly string[]): 
         const { with: _with, without: _without, ...plain } = row;
         return plain as T;
       });
-  const names = type.options.filter(({ id }) => chosen.has(id)).map(({ name }) => name.charAt(0).toLowerCase() + name.slice(1));
+  const names = type.options
+    .filter(({ id }) => chosen.has(id))
+    .map(({ name }) => name.charAt(0).toLowerCase() + name.slice(1));
   return {
     ...type,
     name: [type.name, ...names].join(', '),

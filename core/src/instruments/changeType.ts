@@ -25,8 +25,8 @@ export function changeType(type: InstrumentType, { put, remove }: TypeChange): I
     const fresh: readonly Row[] = put?.[list] ?? [];
     if (gone.length === 0 && fresh.length === 0) continue;
     const byId = new Map((type[list] as readonly Row[]).map((row) => [rowId(row), row]));
-    for (const id of gone) if (list !== 'sections' || byId.size > 1) byId.delete(id);
     for (const row of fresh) byId.set(rowId(row), row);
+    for (const id of gone) if (list !== 'sections' || byId.size > 1) byId.delete(id);
     changed[list] = [...byId.values()];
   }
   return { ...type, ...(changed as Partial<InstrumentType>) };

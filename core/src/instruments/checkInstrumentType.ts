@@ -95,7 +95,8 @@ function problemsWithOptions(type: InstrumentType, chosen: ReadonlySet<string>):
   for (const [{ hole, key, diameter, axisDistance }, path] of rows('pads')) {
     const covered = holes.get(hole);
     if (!covered) say(`${path}/hole`, `a pad without a hole: there is no hole “${hole}”`);
-    else if (diameter <= covered.diameter) say(`${path}/diameter`, `must be wider than its hole (${covered.diameter} mm)`);
+    else if (diameter <= covered.diameter)
+      say(`${path}/diameter`, `must be wider than its hole (${covered.diameter} mm)`);
     if (seen.has(hole)) say(`${path}/hole`, `“${hole}” has two pads`);
     seen.add(hole);
     if (!keys.has(key)) say(`${path}/key`, `there is no key “${key}”`);
@@ -125,7 +126,10 @@ function problemsWithOptions(type: InstrumentType, chosen: ReadonlySet<string>):
 export function instrumentTypeProblems(type: InstrumentType): Problem[] {
   const problems: Problem[] = [];
   if (type.options.length > mostOptions)
-    problems.push({ path: '/options', message: `may hold ${mostOptions} at most, so that every choice can be checked` });
+    problems.push({
+      path: '/options',
+      message: `may hold ${mostOptions} at most, so that every choice can be checked`,
+    });
   const options = new Set(type.options.map(({ id }) => id));
   for (const [list, rows] of Object.entries(type)) {
     if (!Array.isArray(rows)) continue;

@@ -32,14 +32,7 @@ export const holeUses = ['tone', 'vent', 'trill'] as const;
 export const rimKinds = ['drawn', 'soldered', 'cut', 'raised'] as const;
 export const adjusterKinds = ['screw', 'arm', 'cork', 'felt', 'paper', 'fixed'] as const;
 export const linkActs = ['carries', 'holds-shut', 'holds-shut-at-rest'] as const;
-export const ruleMusts = [
-  'land-together',
-  'land-first',
-  'stay-shut',
-  'hair-of-play',
-  'hover',
-  'same-pitch',
-] as const;
+export const ruleMusts = ['land-together', 'land-first', 'stay-shut', 'hair-of-play', 'hover', 'same-pitch'] as const;
 /** LT, RT: thumbs; 1–4: fingers; LP: left palm; LS, RS: the side of the first finger. */
 export const fingers = ['LT', 'L1', 'L2', 'L3', 'L4', 'LP', 'LS', 'RT', 'R1', 'R2', 'R3', 'R4', 'RS'] as const;
 
@@ -154,10 +147,13 @@ export const typeRows = {
     },
     ['hole', 'key', 'diameter', 'axisDistance', 'hold'],
   ),
-  links: row(
-    { id, driver: id, follower: id, acts: { enum: linkActs }, adjuster: { enum: adjusterKinds } },
-    ['id', 'driver', 'follower', 'acts', 'adjuster'],
-  ),
+  links: row({ id, driver: id, follower: id, acts: { enum: linkActs }, adjuster: { enum: adjusterKinds } }, [
+    'id',
+    'driver',
+    'follower',
+    'acts',
+    'adjuster',
+  ]),
   fittings: row(
     {
       id,

@@ -57,17 +57,20 @@ describe('shipped instrument types', () => {
     expect(instrumentTypeProblems(type)).toEqual([]);
   });
 
-  test.each(everyPlainType)('%s: every hole is closed by a pad or a finger, every key turns on something', (_id, type) => {
-    const padded = new Set(type.pads.map(({ hole }) => hole));
-    const fingered = new Set(type.fingerings.flatMap(({ down }) => down));
-    for (const { id } of type.holes) expect([id, padded.has(id) || fingered.has(id)]).toEqual([id, true]);
-    for (const { id, rod, touches = [] } of type.keys) {
-      expect([id, rod]).not.toEqual([id, undefined]);
-      // A key without a touch is moved by a link or by a ring.
-      const driven = touches.length > 0 || type.links.some(({ follower }) => follower === id);
-      expect([id, driven]).toEqual([id, true]);
-    }
-  });
+  test.each(everyPlainType)(
+    '%s: every hole is closed by a pad or a finger, every key turns on something',
+    (_id, type) => {
+      const padded = new Set(type.pads.map(({ hole }) => hole));
+      const fingered = new Set(type.fingerings.flatMap(({ down }) => down));
+      for (const { id } of type.holes) expect([id, padded.has(id) || fingered.has(id)]).toEqual([id, true]);
+      for (const { id, rod, touches = [] } of type.keys) {
+        expect([id, rod]).not.toEqual([id, undefined]);
+        // A key without a touch is moved by a link or by a ring.
+        const driven = touches.length > 0 || type.links.some(({ follower }) => follower === id);
+        expect([id, driven]).toEqual([id, true]);
+      }
+    },
+  );
 
   test.each(everyPlainType)('%s: a lower note comes out further down the tube', (_id, type) => {
     const order = [...toneHolesDown(type), null];
@@ -77,7 +80,8 @@ describe('shipped instrument types', () => {
     expect(register.length).toBeGreaterThan(11);
     const depths = register.map(({ down }) => order.indexOf(firstOpenHole(type, down)));
     depths.forEach((depth, i) => {
-      if (i > 0) expect([register[i]?.note, depth]).toEqual([register[i]?.note, Math.min(depth, (depths[i - 1] ?? 0) - 1)]);
+      if (i > 0)
+        expect([register[i]?.note, depth]).toEqual([register[i]?.note, Math.min(depth, (depths[i - 1] ?? 0) - 1)]);
     });
     expect(firstOpenHole(type, register[0]?.down ?? [])).toBeNull();
   });
@@ -86,7 +90,8 @@ describe('shipped instrument types', () => {
     for (const { id, must, press, pads } of type.rules) {
       const closed = closedHoles(type, press);
       const shut = pads.every((hole) => closed.has(hole));
-      if (must === 'stay-shut' || must === 'land-together' || must === 'land-first') expect([id, shut]).toEqual([id, true]);
+      if (must === 'stay-shut' || must === 'land-together' || must === 'land-first')
+        expect([id, shut]).toEqual([id, true]);
     }
   });
 
@@ -155,7 +160,8 @@ describe('the mechanism', () => {
     const oboe = shipped('oboe');
     expect(closedHoles(oboe, ['first-octave-key']).has('first-octave')).toBe(false);
     expect(closedHoles(oboe, ['first-octave-key', 'second-octave-key']).has('first-octave')).toBe(true);
-    const vents = (down: string[]) => ['neck-octave', 'body-octave'].filter((hole) => !closedHoles(sax, down).has(hole));
+    const vents = (down: string[]) =>
+      ['neck-octave', 'body-octave'].filter((hole) => !closedHoles(sax, down).has(hole));
     expect(vents(['octave-lever'])).toEqual(['neck-octave']);
     expect(vents(['octave-lever', 'b-key', 'a-key', 'g-key'])).toEqual(['body-octave']);
   });
@@ -171,10 +177,22 @@ describe('a type built while the instrument is on the bench', () => {
     const blank = blankType('clarinet', 'Very large clarinet');
     expect(problemsWith('instrument_type', blank)).toEqual([]);
     const key = { id: 'second-register', name: 'The other register key', rest: 'closed' as const };
-    const hole = { id: 'vent-2', name: 'Upper vent', section: 'tube', at: 40, clock: 180, diameter: 3, chimney: 5, rim: 'raised' as const };
+    const hole = {
+      id: 'vent-2',
+      name: 'Upper vent',
+      section: 'tube',
+      at: 40,
+      clock: 180,
+      diameter: 3,
+      chimney: 5,
+      rim: 'raised' as const,
+    };
     const grown = changeType(blank, { put: { keys: [key], holes: [hole] } });
     expect(instrumentTypeProblems(grown)).toEqual([]);
-    const renamed = changeType(grown, { put: { keys: [{ ...key, name: 'Lower register' }] }, remove: { holes: ['vent-2'] } });
+    const renamed = changeType(grown, {
+      put: { keys: [{ ...key, name: 'Lower register' }] },
+      remove: { holes: ['vent-2'] },
+    });
     expect(renamed.keys).toEqual([{ ...key, name: 'Lower register' }]);
     expect(renamed.holes).toEqual([]);
     expect(grown.holes).toHaveLength(1);
@@ -196,7 +214,12 @@ describe('geometry', () => {
     expect(placeOfPart(sax, 'neck-receiver')).toEqual({ section: 'neck', at: 190, clock: 0 });
     expect(placeOfPart(sax, 'g-key')?.section).toBe('body');
     expect(placeOfPart(sax, 'instrument')).toBeNull();
-    expect(downTheTube(sax, ['instrument', 'low-b', 'd', 'neck-octave'])).toEqual(['neck-octave', 'd', 'low-b', 'instrument']);
+    expect(downTheTube(sax, ['instrument', 'low-b', 'd', 'neck-octave'])).toEqual([
+      'neck-octave',
+      'd',
+      'low-b',
+      'instrument',
+    ]);
   });
   test('everything has a name, and every group of measures a place to be taken', () => {
     expect(partNames(sax).get('lower-stack-rod')).toBe('Lower stack rod');

@@ -26,13 +26,26 @@ const lineStations = (length: number): number[] => {
  */
 export function measuringPoints(type: InstrumentType): MeasurePlace[] {
   const places: MeasurePlace[] = [];
-  const add = (group: MeasureGroup, part: string, measure: string, ats?: readonly number[], clocks?: readonly number[]) => {
+  const add = (
+    group: MeasureGroup,
+    part: string,
+    measure: string,
+    ats?: readonly number[],
+    clocks?: readonly number[],
+  ) => {
     for (const at of ats ?? [undefined])
       for (const clock of clocks ?? [undefined])
         places.push({ group, part, measure, ...(at !== undefined && { at }), ...(clock !== undefined && { clock }) });
   };
   for (const { id, length } of type.sections) add('body-line', id, 'deviation', lineStations(length), quarters);
-  for (const { id, bore } of type.sections) add('bore', id, 'diameter', bore.map(({ at }) => at), across);
+  for (const { id, bore } of type.sections)
+    add(
+      'bore',
+      id,
+      'diameter',
+      bore.map(({ at }) => at),
+      across,
+    );
   for (const { id } of type.holes) {
     add('rim', id, 'height', undefined, eighths);
     add('hole', id, 'diameter', undefined, [0, 60, 120]);

@@ -4,7 +4,9 @@ import { sectionStarts } from './partNames';
 /** The keys that move when these keys are pressed and these finger holes covered, links and rings followed. */
 export function movedKeys(type: InstrumentType, down: readonly string[]): ReadonlySet<string> {
   const put = new Set(down);
-  const moved = new Set(type.keys.filter(({ id, rings }) => put.has(id) || rings?.some((hole) => put.has(hole))).map(({ id }) => id));
+  const moved = new Set(
+    type.keys.filter(({ id, rings }) => put.has(id) || rings?.some((hole) => put.has(hole))).map(({ id }) => id),
+  );
   const carrying = type.links.filter(({ acts }) => acts === 'carries');
   // A set hands out what is added to it while it is walked: links of links are followed too.
   for (const key of moved) for (const { driver, follower } of carrying) if (driver === key) moved.add(follower);

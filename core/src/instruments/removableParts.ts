@@ -40,7 +40,7 @@ export function removableParts(type: InstrumentType): RemovablePart[] {
           : 'Top and bottom are kept apart.';
       return (['top', 'bottom'] as const).map((end) => ({
         id: pivotId(id, end),
-        name: `${name}, ${end} pivot`,
+        name: `${name.replace(/ (rod|axle)$/, '')} ${end} pivot`,
         kind: 'pivot',
         end,
         keepApart,
@@ -48,8 +48,12 @@ export function removableParts(type: InstrumentType): RemovablePart[] {
     }),
     ...type.keys.map(({ id, name }) => ({ id, name, kind: 'key' as const, end: null, keepApart: null })),
   ];
-  const rodOf = new Map(type.rods.flatMap(({ id }) => [pivotId(id, 'top'), pivotId(id, 'bottom')].map((pivot) => [pivot, id])));
-  const order = new Map(downTheTube(type, [...new Set(parts.map(({ id }) => rodOf.get(id) ?? id))]).map((id, i) => [id, i]));
+  const rodOf = new Map(
+    type.rods.flatMap(({ id }) => [pivotId(id, 'top'), pivotId(id, 'bottom')].map((pivot) => [pivot, id])),
+  );
+  const order = new Map(
+    downTheTube(type, [...new Set(parts.map(({ id }) => rodOf.get(id) ?? id))]).map((id, i) => [id, i]),
+  );
   const rank = ({ id }: RemovablePart) => order.get(rodOf.get(id) ?? id) ?? 0;
   return parts.sort((a, b) => rank(a) - rank(b));
 }

@@ -5,7 +5,13 @@ import type { MeasureState } from './measureState';
 import { padReport, type PadReport } from './padReport';
 import { solveRim } from '../rims';
 import { rimReport, type RimAnswers, type RimReport } from './rimReport';
-import { openSuggestions, suggestCommonCauses, suggestFromRim, suggestFromSeat, type Suggestion } from './suggestFindings';
+import {
+  openSuggestions,
+  suggestCommonCauses,
+  suggestFromRim,
+  suggestFromSeat,
+  type Suggestion,
+} from './suggestFindings';
 
 export interface JudgedPad extends PadReport {
   seat: SeatOutput | null;
@@ -50,7 +56,11 @@ export function judgeJob(state: JobState, type: InstrumentType, answers: Answers
     const suggestion = seat && suggestFromSeat(report, seat);
     if (suggestion) suggestions.push(suggestion);
   }
-  return { pads, rims, suggestions: openSuggestions(state, type, [...suggestCommonCauses(state, type), ...suggestions]) };
+  return {
+    pads,
+    rims,
+    suggestions: openSuggestions(state, type, [...suggestCommonCauses(state, type), ...suggestions]),
+  };
 }
 
 /** The state of one group on one part; null when that group is not measured there. */

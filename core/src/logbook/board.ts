@@ -21,10 +21,12 @@ export const isOnBoard = ({ rows, columns }: Board, cell: string): boolean => {
 export function nextCell(state: Pick<JobState, 'board' | 'off'>): string | null {
   const cells = boardCells(state.board);
   const taken = new Set([...state.off.values()].map(({ cell }) => cell));
-  const last = [...state.off.values()].filter(({ cell }) => cell !== null).reduce((a, b) => (b.seq > a.seq ? b : a), {
-    seq: -1,
-    cell: null as string | null,
-  });
+  const last = [...state.off.values()]
+    .filter(({ cell }) => cell !== null)
+    .reduce((a, b) => (b.seq > a.seq ? b : a), {
+      seq: -1,
+      cell: null as string | null,
+    });
   const from = last.cell === null ? 0 : cells.indexOf(last.cell) + 1;
   return [...cells.slice(from), ...cells.slice(0, from)].find((cell) => !taken.has(cell)) ?? null;
 }

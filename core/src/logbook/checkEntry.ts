@@ -56,7 +56,9 @@ function placeProblems(state: JobState, { part, where, cell }: NewEntryOf<'part-
 
 function partProblems(state: JobState, part: string): Problem[] {
   const { instrument } = state;
-  return instrument && !knownNames(instrument).has(part) ? says('part', `“${part}” is not a part of this instrument`) : [];
+  return instrument && !knownNames(instrument).has(part)
+    ? says('part', `“${part}” is not a part of this instrument`)
+    : [];
 }
 
 /**

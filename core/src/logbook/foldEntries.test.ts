@@ -1,6 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { emptyJobState, entryProblems, foldEntries, foldJob, misfits, pointKey, type Entry, type NewEntry } from '.';
+import {
+  emptyJobState,
+  entryProblems,
+  foldEntries,
+  foldJob,
+  misfits,
+  nextCell,
+  pointKey,
+  type Entry,
+  type NewEntry,
+} from '.';
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const gauge = { id: 'feeler-film', name: 'Feeler film set', resolution: 0.01, maxPermissibleError: 0.004 };
@@ -53,6 +63,17 @@ const logbook = fc
         'practice',
         'note',
         'sign-off',
+        'off',
+        'placed',
+        'on',
+        'seen',
+        'looked',
+        'change',
+        'soak',
+        'soak-over',
+        'photo',
+        'marks',
+        'board',
       ),
       part: fc.constantFrom(...parts),
       pick: fc.nat(60),
@@ -91,6 +112,34 @@ const logbook = fc
           return at(seq, 'practice-change', { practice: wide ? 'keeper' : 'steady', reason: 'owner asked' });
         case 'sign-off':
           return at(seq, 'sign-off', { ownerCautions: [] });
+        case 'off':
+          return at(seq, 'part-off', { part: `${part}-key`, where: 'board', cell: `A${(pick % 9) + 1}` });
+        case 'placed':
+          return at(seq, 'part-placed', { part: `${part}-key`, where: wide ? 'bag' : 'lost' });
+        case 'on':
+          return at(seq, 'part-on', { part: `${part}-key` });
+        case 'seen':
+          return at(seq, 'observation', { part, about: wide ? 'light' : 'fit', sectors: [0] });
+        case 'looked':
+          return at(seq, 'survey', { station: wide ? 'pads' : 'body', outcome: pick > 30 ? 'looked' : 'skipped' });
+        case 'change':
+          return at(seq, 'instrument-change', {
+            put: { keys: [{ id: `x-${pick % 3}`, name: `Key ${pick}`, rest: 'open' }] },
+            remove: { keys: [`x-${(pick + 1) % 3}`] },
+          });
+        case 'soak':
+          return at(seq, 'soak', { soak: uuid(8000 + (pick % 3)), part, with: 'oil', minutes: pick });
+        case 'soak-over':
+          return at(seq, 'soak-over', { soak: uuid(8000 + (pick % 3)), outcome: wide ? 'free' : 'stuck' });
+        case 'photo':
+          return at(seq, 'photo', { photo: uuid(7000 + (pick % 3)), width: 4, height: 3, caption: part });
+        case 'marks':
+          return at(seq, 'photo-marks', {
+            photo: uuid(7000 + (pick % 3)),
+            marks: [{ shape: 'arrow', x: 0, y: 0, toX: pick / 100, toY: 1 }],
+          });
+        case 'board':
+          return at(seq, 'board', { rows: (pick % 9) + 1, columns: 12 });
         default:
           return at(seq, 'note', { text: 'note' });
       }
@@ -220,5 +269,24 @@ describe('checks on entries', () => {
     const signed = foldEntries(job, [at(3, 'sign-off', { ownerCautions: [] })]);
     expect(paths(newEntry, signed)).toEqual(['/kind']);
     expect(paths(strike(4, 3), signed)).toEqual([]);
+  });
+  test('parts come off once, to an empty place of the board, and go back on once', () => {
+    const off = (part: string, more: object = { where: 'board', cell: 'A1' }) =>
+      ({ ...newEntry, kind: 'part-off', body: { part, ...more } }) as unknown as NewEntry;
+    const on = (part: string) => ({ ...newEntry, kind: 'part-on', body: { part } }) as unknown as NewEntry;
+    const says = (entry: NewEntry, state = job) => misfits(state, entry).map(({ message }) => message)[0] ?? 'fits';
+    const job = foldJob([intake(1), at(2, 'part-off', { part: 'g-key', where: 'board', cell: 'A1' })]);
+    expect(says(off('e-key', { where: 'board', cell: 'A2' }))).toBe('fits');
+    expect(says(off('e-key'))).toBe('A1 is taken by G key');
+    expect(says(off('g-key'))).toBe('is off already');
+    expect(says(off('no-such-key'))).toMatch(/not a part of this instrument/);
+    expect(says(off('e-key', { where: 'board', cell: 'Z9' }))).toMatch(/not on a board of 8 rows and 12 columns/);
+    expect(says(off('e-key', { where: 'board' }))).toMatch(/name the place/);
+    expect(says(off('e-key', { where: 'bag', cell: 'A2' }))).toMatch(/only what lies on the board/);
+    expect(says(on('g-key'))).toBe('fits');
+    expect(says(on('e-key'))).toMatch(/on the instrument already/);
+    expect(nextCell(job)).toBe('A2');
+    const full = foldEntries(job, [at(3, 'board', { rows: 1, columns: 1 })]);
+    expect(nextCell(full)).toBeNull();
   });
 });

@@ -136,7 +136,8 @@ function foldIntake(draft: Draft, { body, benchTime }: EntryOf<'intake'>): void 
   const before = draft.intake;
   // A later intake entry corrects the first; a practice changed since then stays changed.
   if (!before) draft.practice = body.practice;
-  const same = before && before.instrumentType === body.instrumentType && String(before.options) === String(body.options);
+  const same =
+    before && before.instrumentType === body.instrumentType && String(before.options) === String(body.options);
   // What was built up at the bench outlives a correction of the owner's address.
   if (!same || !draft.instrument) draft.instrument = instrumentOf(body);
   draft.intake = body;

@@ -1,4 +1,4 @@
-import type { InstrumentType } from '../instruments';
+import { removableNames, type InstrumentType } from '../instruments';
 import { judgeJob } from '../judgement';
 import type { JobState } from '../logbook';
 import { isOpenStatus } from '../findings';
@@ -18,6 +18,9 @@ export interface BenchSummary {
   next: string | null;
   blockedBy: string[];
   curing: { title: string; until: string }[];
+  /** parts left to soak, and whether it is time to look */
+  soaking: { part: string; until: string; due: boolean }[];
+  partsOff: number;
   openFindings: number;
   suggestions: number;
   stalePads: number;
@@ -35,6 +38,7 @@ export function benchSummary(state: JobState, type: InstrumentType, now: string)
   const { intake } = state;
   if (!intake) return null;
   const judgement = judgeJob(state, type);
+  const names = removableNames(type);
   const { steps, next } = jobPlan(state, type, judgement, now);
   const signedOff = state.signOff !== null;
   const waiting = steps.find(({ status }) => status === 'waiting');
@@ -57,6 +61,12 @@ export function benchSummary(state: JobState, type: InstrumentType, now: string)
     curing: signedOff
       ? []
       : steps.flatMap(({ title, curingUntil }) => (curingUntil ? [{ title, until: curingUntil }] : [])),
+    soaking: signedOff
+      ? []
+      : [...state.soaks.values()]
+          .filter(({ outcome }) => outcome === null)
+          .map(({ part, until }) => ({ part: names.get(part) ?? part, until, due: until <= now })),
+    partsOff: state.off.size,
     openFindings: [...state.findings.values()].filter(({ status }) => isOpenStatus(status)).length,
     suggestions: judgement.suggestions.length,
     stalePads: count(judgement.pads.values(), 'stale'),

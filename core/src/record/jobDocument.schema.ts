@@ -22,6 +22,20 @@ export const jobDocumentSchema = {
       additionalProperties: false,
     },
     ticket: { type: 'string', pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}$' },
+    photos: {
+      type: 'array',
+      description: 'the pictures the entries speak of, as JPEG in base64',
+      maxItems: 1000,
+      items: {
+        type: 'object',
+        properties: {
+          id: { type: 'string', format: 'uuid' },
+          jpeg: { type: 'string', pattern: '^[A-Za-z0-9+/]+={0,2}$', maxLength: 30000000 },
+        },
+        required: ['id', 'jpeg'],
+        additionalProperties: false,
+      },
+    },
     entries: { type: 'array', minItems: 1, maxItems: 100000, items: { type: 'object' } },
   },
   required: ['format', 'version', 'exportedAt', 'units', 'ticket', 'entries'],

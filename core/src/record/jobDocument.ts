@@ -11,16 +11,24 @@ export interface JobDocument {
   units: { length: 'mm' };
   ticket: string;
   entries: Entry[];
+  /** pictures the entries speak of, JPEG in base64 */
+  photos?: { id: string; jpeg: string }[];
 }
 
 /** The document of a job. `exportedAt` is ISO 8601. */
-export const toJobDocument = (ticket: string, entries: readonly Entry[], exportedAt: string): JobDocument => ({
+export const toJobDocument = (
+  ticket: string,
+  entries: readonly Entry[],
+  exportedAt: string,
+  photos: NonNullable<JobDocument['photos']> = [],
+): JobDocument => ({
   format: 'holotonos-job',
   version: jobDocumentVersion,
   exportedAt,
   units: { length: 'mm' },
   ticket,
   entries: [...entries],
+  ...(photos.length > 0 && { photos }),
 });
 
 /** Naming more than this does not help to mend a file. */

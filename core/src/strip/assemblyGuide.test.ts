@@ -69,7 +69,10 @@ describe('assembly guide', () => {
   });
 
   test('a circle is explained and the relation the strip-down speaks against gives way', () => {
-    const { steps, contradictions } = assemblyGuide(['a', 'b', 'c'], [relation('a', 'b'), relation('b', 'c'), relation('c', 'a')]);
+    const { steps, contradictions } = assemblyGuide(
+      ['a', 'b', 'c'],
+      [relation('a', 'b'), relation('b', 'c'), relation('c', 'a')],
+    );
     expect(contradictions).toHaveLength(1);
     expect(contradictions[0]?.setAside).toMatchObject({ over: 'c', under: 'a' });
     expect(contradictions[0]?.reasons).toContain('b passes over c');

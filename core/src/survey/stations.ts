@@ -85,7 +85,13 @@ export const stations: readonly Station[] = [
       fault('e', 'end-play', 'End play', ['key']),
       fault('r', 'hinge-loose', 'Rocks on its rod', ['key', 'rod']),
       fault('b', 'key-bent', 'Bent', ['key']),
-      fault('v', 'pivot-worn', 'Rises and falls as the pivot is backed out', ['key', 'rod'], 'rises and falls as the pivot is backed out'),
+      fault(
+        'v',
+        'pivot-worn',
+        'Rises and falls as the pivot is backed out',
+        ['key', 'rod'],
+        'rises and falls as the pivot is backed out',
+      ),
       fault('m', 'lost-motion', 'Lost motion', ['key']),
       fault('a', 'adjuster-out', 'Held off by its link', ['key']),
       fault('o', 'rod-bent', 'Rod bent', ['rod', 'key']),
@@ -117,7 +123,13 @@ export const stations: readonly Station[] = [
     faults: [
       fault('w', 'pad-worn', 'Torn, hard or creased', ['pad']),
       fault('y', 'pad-worn', 'Oily', ['pad'], 'oily'),
-      fault('h', 'pad-worn', 'Closes only with force', ['pad'], 'closes only with force: hard pad, deep seat or strong spring'),
+      fault(
+        'h',
+        'pad-worn',
+        'Closes only with force',
+        ['pad'],
+        'closes only with force: hard pad, deep seat or strong spring',
+      ),
       fault('g', 'grommet-cracked', 'Grommet cracked', ['pad']),
     ],
   },
@@ -145,7 +157,10 @@ export function stationPlaces(type: InstrumentType, id: SurveyStation): { part: 
     body: of('section', type.sections),
     holes: of('hole', type.holes),
     mechanism: [...of('key', type.keys), ...of('post', type.posts), ...of('rod', type.rods)],
-    springs: of('key', type.keys.filter(({ springs = [{}] }) => springs.length > 0)),
+    springs: of(
+      'key',
+      type.keys.filter(({ springs = [{}] }) => springs.length > 0),
+    ),
     pads: type.pads.map(({ hole }) => ({ part: hole, kind: 'pad' as const })),
     corks: [...of('key', type.keys), ...of('fitting', type.fittings)],
   };

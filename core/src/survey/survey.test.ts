@@ -45,20 +45,26 @@ describe('stations', () => {
         for (const place of at)
           expect(faults.filter((other) => other.press === press && other.at.includes(place))).toHaveLength(1);
   });
-  test.each(shippedTypes.map((type) => [type.id, applyOptions(type, [])] as const))('%s has somewhere to look at each', (_id, type) => {
-    for (const { id, faults } of stations) {
-      const places = stationPlaces(type, id);
-      if (type.joints.length > 0 || id !== 'joints') expect(places.length).toBeGreaterThan(0);
-      expect(new Set(places.map(({ part }) => part)).size).toBe(places.length);
-      for (const { kind } of places) expect(faults.some(({ at }) => at.includes(kind))).toBe(true);
-    }
-  });
+  test.each(shippedTypes.map((type) => [type.id, applyOptions(type, [])] as const))(
+    '%s has somewhere to look at each',
+    (_id, type) => {
+      for (const { id, faults } of stations) {
+        const places = stationPlaces(type, id);
+        if (type.joints.length > 0 || id !== 'joints') expect(places.length).toBeGreaterThan(0);
+        expect(new Set(places.map(({ part }) => part)).size).toBe(places.length);
+        for (const { kind } of places) expect(faults.some(({ at }) => at.includes(kind))).toBe(true);
+      }
+    },
+  );
 });
 
 describe('progress', () => {
   test('counts findings at their stations, and what has been looked at or passed over', () => {
     const job = new TestJob();
-    const type = applyOptions(shippedTypes.find(({ id }) => id === 'alto-saxophone') as (typeof shippedTypes)[number], []);
+    const type = applyOptions(
+      shippedTypes.find(({ id }) => id === 'alto-saxophone') as (typeof shippedTypes)[number],
+      [],
+    );
     expect(surveyProgress(job.state, type).next).toBe('joints');
     job.finding('joint-loose', 'neck-receiver');
     job.finding('pad-leaking', 'g');

@@ -1,5 +1,14 @@
-import { applyOptions, instrumentType, type InstrumentType } from '@holotonos/core';
+import {
+  applyOptions,
+  blankType,
+  homeMadeId,
+  instrumentType,
+  surveyStations,
+  type InstrumentType,
+} from '@holotonos/core';
 import { DemoJob } from './demoJob';
+import { crackedWood, dentedTube, doubtfulSeam, rustedRod } from './drawings';
+import { homeMadeClarinet } from './homeMadeClarinet';
 
 const shipped = (id: string, options: readonly string[] = []): InstrumentType => {
   const type = instrumentType(id);
@@ -47,9 +56,31 @@ function altoSaxophone(): DemoJob {
   job.finding('joint-loose', 'neck', 2, 'Wobbles with the screw tight');
   job.finding('tarnish', 'instrument', 1, 'Even, brown; engraving sharp below');
   const dent = job.finding('dent', 'low-c', 1, 'Small, below low C, away from the rim');
+  job.photo(dentedTube(520), { part: 'body', caption: 'light edge along the lower stack' }, [
+    { shape: 'circle', x: 0.54, y: 0.44, toX: 0.64, toY: 0.44 },
+    { shape: 'arrow', x: 0.8, y: 0.2, toX: 0.6, toY: 0.38 },
+  ]);
   job.finding('end-play', 'low-b-key', 2, 'Clacks between its posts');
   job.finding('pad-worn', 'g', 2, 'Hard and stained, like all the rest');
+  for (const station of surveyStations) job.looked(station);
   job.do('survey:instrument', 'Every pad hard or stained; treated as one finding.');
+  job.goTo(1);
+  job.stripDown(['body', 'bow', 'bell', 'bell-brace', 'bell-guard'], {
+    'g-sharp-rod-top-pivot': 'Slot chewed',
+    'lower-stack-rod': 'Drew out hard, brown along half its length',
+  });
+  const dropped = job.write('part-placed', { part: 'high-f-key', where: 'board', cell: 'H12' });
+  job.write('strike', { entry: dropped.id, reason: 'Wrong part named' });
+  job.write('part-placed', { part: 'g-sharp-rod-top-pivot', where: 'replaced', note: 'New screw ordered' });
+  job.write('part-off', { part: 'bell-guard', where: 'bag', note: 'Three screws in the same bag' });
+  for (const [part, height, mark] of [
+    ['e', 3.42, 180],
+    ['f', 3.38, 170],
+    ['d', 3.51, 185],
+  ] as const) {
+    job.reading({ group: 'pad', part, measure: 'height', clock: 0 }, height, 'caliper');
+    job.write('observation', { part, about: 'fit', hold: 'adhesive', mark });
+  }
   job.goTo(1);
   for (const part of ['f', 'e', 'low-b', 'low-c-sharp', 'd']) job.measureRim(part);
   const wrong = job.entries.at(-3);
@@ -128,7 +159,10 @@ function oboe(): DemoJob {
   job.pass(30);
   job.author = 'Perrin Oake';
   job.do('photograph:instrument');
-  job.finding('crack', 'second-trill', 3, 'From the second trill hole upward, 14 mm, closed when dry');
+  const crack = job.finding('crack', 'second-trill', 3, 'From the second trill hole upward, 14 mm, closed when dry');
+  job.photo(crackedWood(420), { part: 'second-trill', finding: crack, caption: 'before drying' }, [
+    { shape: 'arrow', x: 0.2, y: 0.2, toX: 0.3, toY: 0.46 },
+  ]);
   job.finding('post-stripped', 'side-rod-post-2', 2, 'Turns in the wood');
   job.finding('joint-tight', 'top', 2, 'Tenon swollen; would not come apart for a day');
   job.finding('cork-worn', 'lower', 2, 'All tenon and key corks gone or soft');
@@ -176,12 +210,45 @@ function flute(): DemoJob {
   });
   job.pass(15);
   job.do('photograph:instrument');
-  job.finding('joint-loose', 'head', 2, 'Turns by itself; tape round the tenon');
-  job.finding('stuck-part', 'lower-stack-rod', 3, 'Rusted fast in its tubes');
+  job.finding('joint-loose', 'head-joint', 2, 'Turns by itself; tape round the tenon');
+  job.looked('joints');
+  job.looked('body');
+  const seam = job.finding('hole-unsoldered', 'f', 1, 'Doubtful: a bright line in half the seam', 'suspected');
+  job.photo(doubtfulSeam(), { part: 'f', finding: seam, caption: 'through the glass' }, [
+    { shape: 'arrow', x: 0.8, y: 0.9, toX: 0.66, toY: 0.74 },
+  ]);
+  job.looked('holes');
+  const stuck = job.finding('stuck-part', 'lower-stack-rod', 3, 'Rusted fast in its tubes');
+  job.photo(rustedRod(), {
+    part: 'lower-stack-rod',
+    finding: stuck,
+    caption: 'a rod of the same age, from the drawer',
+  });
+  job.write('soak', {
+    soak: job.chance.uuid(),
+    part: 'lower-stack-rod',
+    with: 'penetrating oil',
+    minutes: 1440,
+    note: 'Both ends, to give it time while the survey goes on',
+  });
   job.finding('key-bent', 'first-trill-key', 2, 'Bowed, rubs its neighbour');
   job.finding('key-bent', 'second-trill-key', 2, 'Bowed the other way');
-  job.finding('hole-unsoldered', 'f', 1, 'Doubtful: a bright line in half the seam', 'suspected');
+  job.finding('end-play', 'f-key', 2, 'Clicks along the rod');
+  const slip = job.write('finding', {
+    finding: job.chance.uuid(),
+    kind: 'post-loose',
+    part: 'upper-stack-rod-post-3',
+    severity: 2,
+    status: 'confirmed',
+  });
+  job.write('strike', { entry: slip.id, reason: 'It was the key that moved, not the post' });
+  job.looked('mechanism');
+  job.finding('spring-weak', 'g-sharp-key', 1, 'rusted');
+  job.looked('springs');
   job.finding('grommet-cracked', 'e', 2, 'Two cracks; turns on its chimney');
+  for (const part of ['c-sharp', 'c', 'thumb-b']) job.light(part, []);
+  for (const part of ['f', 'e', 'd']) job.light(part, [45, 90, 135]);
+  job.write('observation', { part: 'f', about: 'landing', first: 'b-flat', other: 'b-flat' });
   Object.assign(job.truth.pads.get('upper-g') ?? {}, { thickness: 0.02 });
   Object.assign(job.truth.pads.get('a') ?? {}, { side: 0.03 });
   for (const part of ['a', 'upper-g', 'f-sharp']) job.measurePad(part, 'feeler-fine');
@@ -192,13 +259,15 @@ function flute(): DemoJob {
 
 /** LL-204: simple-system clarinet, just taken in; a careful owner. */
 function clarinet(): DemoJob {
-  const job = new DemoJob(shipped('simple-clarinet'), 204, '2026-11-20T15:00:00.000Z');
+  const bare = blankType('clarinet', 'Simple-system clarinet in C, boxwood');
+  const job = new DemoJob(bare, 204, '2026-11-20T15:00:00.000Z');
   job.author = 'Ottoline Marsh';
   job.write('intake', {
     ticket: 'LL-204',
     owner: 'Brackwater town collection',
     contact: 'The keeper of the collection',
-    instrumentType: 'simple-clarinet',
+    instrumentType: homeMadeId,
+    type: bare,
     maker: 'Merle of Dunmoor',
     made: 'about 1890',
     material: 'boxwood, ivory-coloured resin rings',
@@ -214,6 +283,11 @@ function clarinet(): DemoJob {
     unit: 'mm',
     dueBy: '2027-05-28',
   });
+  for (const change of homeMadeClarinet()) {
+    job.pass(12);
+    job.write('instrument-change', change);
+  }
+  job.photo(crackedWood(360), { part: 'upper', caption: 'the longer of the two cracks' });
   job.write('decision', {
     question: 'Are the rings ivory?',
     choice: 'No: resin, by weight and by the moulding line.',

@@ -1,16 +1,23 @@
 import {
+  assemblyGuide,
   chanceFrom,
   emptyJobState,
+  findingOfPicture,
   foldEntries,
   gaugeShows,
   judgeJob,
   jobPlan,
+  lightPicture,
+  nextCell,
+  overRelations,
   padClocks,
   padPoint,
   heightPoint,
   diameterPoint,
   diameterClocks,
   rimClocks,
+  pictureWords,
+  removableParts,
   shelfGauges,
   soundInstrument,
   trueGaps,
@@ -26,6 +33,10 @@ import {
   type Suggestion,
   type TrueInstrument,
 } from '@holotonos/core';
+
+import { pictureSize } from './drawings';
+
+type Marks = EntryBody<'photo-marks'>['marks'];
 
 const minuteMs = 60_000;
 /** Benches close at six and open again at nine. */
@@ -44,15 +55,17 @@ const gaugeById = (id: string) => {
  */
 export class DemoJob {
   readonly entries: Entry[] = [];
-  readonly type: InstrumentType;
+  /** made-up pictures that go with the entries, as drawings */
+  readonly pictures: { id: string; svg: string }[] = [];
   readonly chance: Chance;
   readonly truth: TrueInstrument;
   state: JobState = emptyJobState;
   author = 'Perrin Oake';
   #now: Date;
+  readonly #type: InstrumentType;
 
   constructor(type: InstrumentType, seed: number, start: string) {
-    this.type = type;
+    this.#type = type;
     this.chance = chanceFrom(seed);
     this.truth = soundInstrument(type, this.chance);
     this.#now = new Date(start);
@@ -60,6 +73,11 @@ export class DemoJob {
 
   get now(): string {
     return this.#now.toISOString();
+  }
+
+  /** The instrument as it is known by now. */
+  get type(): InstrumentType {
+    return this.state.instrument ?? this.#type;
   }
 
   /** Lets bench time pass; work stops at closing time and goes on in the morning. */
@@ -112,6 +130,44 @@ export class DemoJob {
     const typed = (Math.round(shown * 10000) / 10000).toString();
     this.pass(0.3);
     return this.write('reading', { point, value: Number(typed), typed, gauge });
+  }
+
+  /** What the leak light showed of a pad, and the finding it came to. */
+  light(part: string, sectors: readonly number[]): void {
+    this.write('observation', { part, about: 'light', sectors });
+    const picture = lightPicture(sectors);
+    const kind = findingOfPicture[picture];
+    if (kind) this.finding(kind, part, sectors.length > 2 ? 2 : 1, pictureWords[picture].title);
+    else this.pass(0.3);
+  }
+
+  /** Goes through a station of the survey. */
+  looked(station: EntryBody<'survey'>['station']): void {
+    this.write('survey', { station, outcome: 'looked' });
+    this.pass(1);
+  }
+
+  photo(svg: string, about: { part?: string; finding?: string; caption: string }, marks: Marks = []): void {
+    const photo = this.chance.uuid();
+    this.pictures.push({ id: photo, svg });
+    this.write('photo', { photo, width: pictureSize.width, height: pictureSize.height, ...about });
+    if (marks.length > 0) this.write('photo-marks', { photo, marks });
+    this.pass(1);
+  }
+
+  /** Takes everything off in an order that nothing speaks against, each part to the next place of the board. */
+  stripDown(leave: readonly string[], notes: Readonly<Record<string, string>> = {}): void {
+    const parts = removableParts(this.type).filter(({ id }) => !leave.includes(id));
+    const guide = assemblyGuide(
+      parts.map(({ id }) => id),
+      overRelations(this.type),
+    );
+    for (const { part } of guide.steps.reverse()) {
+      const note = notes[part];
+      const cell = nextCell(this.state);
+      this.write('part-off', { part, where: 'board', cell, ...(note !== undefined && { note }) });
+      this.pass(1);
+    }
   }
 
   measurePad(part: string, gaugeId = 'feeler-film'): void {

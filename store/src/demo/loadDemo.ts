@@ -1,14 +1,25 @@
 import type { Database } from '../database';
+import sharp from 'sharp';
 import { importJob, isEmpty } from '../logbook';
+import { preparePhoto, type PreparedPhoto } from '../photos';
 import { brackwaterJobs } from './brackwater';
+
+/** A drawing as the picture a camera would have made of it. */
+async function developed(svg: string): Promise<PreparedPhoto> {
+  const prepared = await preparePhoto(await sharp(Buffer.from(svg)).png().toBuffer());
+  if (!prepared.ok) throw new Error(`a drawing of the demo cannot be kept: ${prepared.problem}`);
+  return prepared.photo;
+}
 
 /** Lays down the demo when no job has been opened yet. Says how many tickets it wrote. */
 export async function loadDemo(db: Database): Promise<number> {
   if (!(await isEmpty(db))) return 0;
   let written = 0;
-  for (const { state, entries } of brackwaterJobs()) {
+  for (const { state, entries, pictures } of brackwaterJobs()) {
     const ticket = state.intake?.ticket;
-    if (ticket !== undefined && (await importJob(db, ticket, entries)) === 'imported') written += 1;
+    if (ticket === undefined) continue;
+    const photos = await Promise.all(pictures.map(async ({ id, svg }) => ({ id, photo: await developed(svg) })));
+    if ((await importJob(db, ticket, entries, photos)) === 'imported') written += 1;
   }
   return written;
 }

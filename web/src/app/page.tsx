@@ -18,6 +18,8 @@ function Ticket({ summary }: { summary: BenchSummary }) {
     next,
     blockedBy,
     curing,
+    soaking,
+    partsOff,
     dueBy,
     done,
     steps,
@@ -28,6 +30,7 @@ function Ticket({ summary }: { summary: BenchSummary }) {
     summary.suggestions > 0 && `${count(summary.suggestions, 'suggestion')} to answer`,
     summary.staleRims > 0 && `${count(summary.staleRims, 'rim')} stale`,
     summary.stalePads > 0 && `${count(summary.stalePads, 'pad')} stale`,
+    partsOff > 0 && `${count(partsOff, 'part')} off`,
   ].filter((text) => text !== false);
   return (
     <li className={`ticket ${tone}`}>
@@ -61,6 +64,15 @@ function Ticket({ summary }: { summary: BenchSummary }) {
         {curing.map(({ title, until }) => (
           <div key={title}>
             Curing until {momentText(until)}: {title}
+          </div>
+        ))}
+        {soaking.map(({ part, until, due }) => (
+          <div key={`${part} ${until}`}>
+            {due ? (
+              <strong>Soaked long enough, time to look: {part}</strong>
+            ) : (
+              `Soaking until ${momentText(until)}: ${part}`
+            )}
           </div>
         ))}
         {attention.length > 0 && <div className="soft">{attention.join(' · ')}</div>}

@@ -1,20 +1,20 @@
 'use client';
 
 import {
+  blankType,
   families,
+  homeMadeId,
   lengthUnits,
   practiceNames,
   practices,
   scopes,
-  shippedTypes,
-  typesOfFamily,
   unitNames,
   type EntryBody,
-  type Family,
+  type InstrumentType,
 } from '@holotonos/core';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
-import { useForm, useWatch, type Path, type UseFormRegister } from 'react-hook-form';
+import { useForm, useWatch, type UseFormRegister } from 'react-hook-form';
 import { v4 as newId } from 'uuid';
 import { bodyResolver } from '@/client/bodyResolver';
 import { useBench } from '@/client/BenchContext';
@@ -33,8 +33,14 @@ const problemWords = {
 
 const scopeWords = { overhaul: 'Full overhaul', repair: 'Only what is needed' };
 
+/** Fields of one line or box of text. */
+type TextName = Exclude<keyof Intake, 'type' | 'options'>;
+
+/** What the form needs to know of a type to offer it. */
+export type TypeChoice = Pick<InstrumentType, 'id' | 'name' | 'family' | 'options'> & { ships: boolean };
+
 interface FieldProps {
-  name: Path<Intake>;
+  name: TextName;
   label: string;
   register: UseFormRegister<Intake>;
   problem?: string | undefined;
@@ -76,7 +82,7 @@ function TextField({ name, label, register, problem, hint, rows, type = 'text', 
 }
 
 /** Intake: who, what, what is wrong, what may be changed; family, practice and unit of the job. */
-export function IntakeForm() {
+export function IntakeForm({ types }: { types: readonly TypeChoice[] }) {
   const { author } = useBench();
   const router = useRouter();
   const [failure, setFailure] = useState<string | null>(null);
@@ -97,23 +103,40 @@ export function IntakeForm() {
       practice: 'steady',
       scope: 'overhaul',
       unit: 'mm',
+      options: [],
       photographed: false,
       protectedMaterial: false,
     },
   });
-  const [family, practice, protectedMaterial] = useWatch({
+  const [family, practice, protectedMaterial, typeId] = useWatch({
     control,
-    name: ['family', 'practice', 'protectedMaterial'],
+    name: ['family', 'practice', 'protectedMaterial', 'instrumentType'],
   });
-  const choices = typesOfFamily(family).length > 0 ? typesOfFamily(family) : [...shippedTypes];
-  const field = (name: Path<Intake>) => ({ name, register, problem: errors[name]?.message });
+  const ofFamily = (name: string) => types.filter((type) => type.family === name);
+  const choices = ofFamily(family).length > 0 ? ofFamily(family) : types;
+  const chosen = types.find(({ id }) => id === typeId);
+  const field = (name: TextName) => ({ name, register, problem: errors[name]?.message });
 
-  const submit = handleSubmit(async (body) => {
+  /** The body with the type it needs to carry: one that ships is known everywhere by its id. */
+  const withType = async (body: Intake): Promise<Intake> => {
+    const { options = [], ...plain } = body;
+    const offered = options.filter((option) => chosen?.options.some(({ id }) => id === option));
+    const instrument = { ...plain, ...(offered.length > 0 && { options: offered }) };
+    if (body.instrumentType === homeMadeId)
+      return { ...instrument, type: { ...blankType(body.family, body.model?.trim() || 'Unknown instrument') } };
+    if (!chosen || chosen.ships) return instrument;
+    const answer = await fetch(`/api/v1/types/${encodeURIComponent(chosen.id)}`);
+    if (!answer.ok) throw new Error('the type could not be fetched');
+    return { ...instrument, type: (await answer.json()) as Record<string, unknown> };
+  };
+
+  const submit = handleSubmit(async (filled) => {
     setFailure(null);
     const stamp = attempt ?? { id: newId(), benchTime: new Date().toISOString() };
     setAttempt(stamp);
-    const entry = { ...stamp, kind: 'intake', body, author: author.trim() || unnamed };
     try {
+      const body = await withType(filled);
+      const entry = { ...stamp, kind: 'intake', body, author: author.trim() || unnamed };
       const response = await fetch('/api/v1/jobs', {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
@@ -137,8 +160,8 @@ export function IntakeForm() {
   });
 
   const familyField = register('family', {
-    onChange: (event: { target: { value: Family } }) =>
-      setValue('instrumentType', typesOfFamily(event.target.value)[0]?.id ?? shippedTypes[0]?.id ?? ''),
+    onChange: (event: { target: { value: string } }) =>
+      setValue('instrumentType', ofFamily(event.target.value)[0]?.id ?? homeMadeId),
   });
   return (
     <form onSubmit={(event) => void submit(event)} noValidate>
@@ -173,9 +196,33 @@ export function IntakeForm() {
                     {name}
                   </option>
                 ))}
+                <option value={homeMadeId}>Never met before: start from nothing</option>
               </Form.Select>
             </div>
           </div>
+          {chosen && chosen.options.length > 0 && (
+            <fieldset className="mb-3">
+              <legend className="fs-6">It has</legend>
+              <div className="d-flex flex-wrap gap-3">
+                {chosen.options.map(({ id, name }) => (
+                  <Form.Check
+                    key={id}
+                    id={`option-${id}`}
+                    type="checkbox"
+                    value={id}
+                    label={name}
+                    {...register('options')}
+                  />
+                ))}
+              </div>
+            </fieldset>
+          )}
+          {typeId === homeMadeId && (
+            <p className="soft">
+              The ticket opens with one bare tube. Name keys, holes and posts in your own words as you meet them;
+              nothing has to be known before work can start.
+            </p>
+          )}
           <div className="row">
             <div className="col-sm-6">
               <TextField {...field('maker')} label="Maker" />

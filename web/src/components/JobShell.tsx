@@ -3,11 +3,12 @@
 import { practices, stateOf, type MeasureState } from '@holotonos/core';
 import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
-import { Suspense, useCallback, type ReactNode } from 'react';
+import { Suspense, useMemo, type ReactNode } from 'react';
 import { useJob } from '@/client/JobContext';
 import { Button } from '@/client/bootstrap';
 import { dayText } from '@/client/words';
-import { Strip } from './Strip';
+import { Strip } from '@/strip/Strip';
+import { StripControlProvider, useStripControlHeld, type StripControl } from '@/strip/StripControl';
 
 function Tabs() {
   const { ticket, judgement } = useJob();
@@ -15,10 +16,13 @@ function Tabs() {
   const base = `/jobs/${ticket}`;
   const tabs = [
     { href: base, name: 'Job' },
+    { href: `${base}/survey`, name: 'Survey' },
+    { href: `${base}/strip`, name: 'Strip-down' },
     { href: `${base}/measure`, name: 'Measure' },
     { href: `${base}/findings`, name: 'Findings', count: judgement.suggestions.length },
     { href: `${base}/plan`, name: 'Plan' },
     { href: `${base}/record`, name: 'Record' },
+    { href: `${base}/instrument`, name: 'Instrument' },
   ];
   return (
     <nav aria-label="Job" className="job-tabs">
@@ -36,28 +40,32 @@ function Tabs() {
   );
 }
 
+/** The strip as every page has it that does not take it for itself: holes, with the states of their measures. */
 function JobStrip() {
   const { type, ticket, judgement } = useJob();
   const router = useRouter();
   const path = usePathname();
   const query = useSearchParams();
+  const held = useStripControlHeld();
   const measuring = path.endsWith('/measure');
   const group = measuring && query.get('group') === 'rim' ? 'rim' : 'pad';
-  const stateOfPart = useCallback(
-    (part: string): MeasureState[] => {
-      const groups = measuring ? [group] : ['rim', 'pad'];
-      return groups.map((each) => stateOf(judgement, each, part)).filter((state) => state !== null);
-    },
-    [judgement, measuring, group],
+  const here = query.get('part');
+  const own = useMemo(
+    (): StripControl => ({
+      targets: ['holes'],
+      here,
+      stateOfPart: (part: string): MeasureState[] =>
+        (measuring ? [group] : ['rim', 'pad'])
+          .map((each) => stateOf(judgement, each, part))
+          .filter((state) => state !== null),
+      onPick: (part: string) => {
+        const to = type.pads.some(({ hole }) => hole === part) ? group : 'rim';
+        router.push(`/jobs/${ticket}/measure?group=${to}&part=${part}`);
+      },
+    }),
+    [router, ticket, type, group, measuring, judgement, here],
   );
-  const pick = useCallback(
-    (part: string) => {
-      const to = type.pads.some(({ hole }) => hole === part) ? group : 'rim';
-      router.push(`/jobs/${ticket}/measure?group=${to}&part=${part}`);
-    },
-    [router, ticket, type, group],
-  );
-  return <Strip type={type} stateOfPart={stateOfPart} here={query.get('part')} onPick={pick} />;
+  return <Strip type={type} control={held ?? own} />;
 }
 
 /** The frame of every job page: what job it is, the strip, the page's own bands, and what waits to be sent. */
@@ -65,49 +73,51 @@ export function JobShell({ children }: { children: ReactNode }) {
   const { ticket, type, state, waiting, reachable, refusals, dismissRefusals } = useJob();
   const { intake } = state;
   return (
-    <div className="job">
-      <div className="band-strip">
-        <div className="job-head">
-          <h1>
-            {ticket} · {type.name}
-          </h1>
-          <span className="soft">
-            {[intake?.maker, intake?.made].filter(Boolean).join(', ')} · {practices[state.practice].title}
-            {intake?.dueBy ? ` · due ${dayText(intake.dueBy)}` : ''}
-          </span>
-          <span role="status" className={waiting > 0 && !reachable ? 'say attention py-0' : 'soft'}>
-            {waiting === 0
-              ? ''
-              : reachable
-                ? 'Writing …'
-                : `The server does not answer: ${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} here and will be sent.`}
-          </span>
-          <Tabs />
+    <StripControlProvider>
+      <div className="job">
+        <div className="band-strip">
+          <div className="job-head">
+            <h1>
+              {ticket} · {type.name}
+            </h1>
+            <span className="soft">
+              {[intake?.maker, intake?.made].filter(Boolean).join(', ')} · {practices[state.practice].title}
+              {intake?.dueBy ? ` · due ${dayText(intake.dueBy)}` : ''}
+            </span>
+            <span role="status" className={waiting > 0 && !reachable ? 'say attention py-0' : 'soft'}>
+              {waiting === 0
+                ? ''
+                : reachable
+                  ? 'Writing …'
+                  : `The server does not answer: ${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} here and will be sent.`}
+            </span>
+            <Tabs />
+          </div>
+          <div className="px-2">
+            <Suspense>
+              <JobStrip />
+            </Suspense>
+          </div>
         </div>
-        <div className="px-2">
-          <Suspense>
-            <JobStrip />
-          </Suspense>
-        </div>
+        {refusals.length > 0 && (
+          <div className="say fault m-3" role="alert">
+            <strong>Not taken:</strong>
+            <ul className="mb-2">
+              {refusals.map(({ entry, problems }) => (
+                <li key={entry.id}>
+                  {entry.kind === 'reading' ? `Reading “${entry.body.typed}”` : entry.kind.replace('-', ' ')}:{' '}
+                  {problems.map(({ message }) => message).join('; ')}
+                </li>
+              ))}
+            </ul>
+            <Button variant="quiet" onClick={dismissRefusals}>
+              I have read this
+            </Button>
+          </div>
+        )}
+        {children}
       </div>
-      {refusals.length > 0 && (
-        <div className="say fault m-3" role="alert">
-          <strong>Not taken:</strong>
-          <ul className="mb-2">
-            {refusals.map(({ entry, problems }) => (
-              <li key={entry.id}>
-                {entry.kind === 'reading' ? `Reading “${entry.body.typed}”` : entry.kind.replace('-', ' ')}:{' '}
-                {problems.map(({ message }) => message).join('; ')}
-              </li>
-            ))}
-          </ul>
-          <Button variant="quiet" onClick={dismissRefusals}>
-            I have read this
-          </Button>
-        </div>
-      )}
-      {children}
-    </div>
+    </StripControlProvider>
   );
 }
 

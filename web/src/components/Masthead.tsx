@@ -14,6 +14,7 @@ export function Masthead() {
       <nav aria-label="Main" className="job-tabs">
         <Link href="/">Bench</Link>
         <Link href="/tickets/new">New ticket</Link>
+        <Link href="/types">Types</Link>
         <Link href="/import">Import</Link>
       </nav>
       <span className="spacer" />

@@ -5,6 +5,7 @@ import { entryWords } from './entryWords';
 
 const names = new Map([
   ['e', 'E'],
+  ['g', 'G'],
   ['instrument', 'whole instrument'],
 ]);
 const bodies: Record<string, [object, string]> = {
@@ -31,6 +32,20 @@ const bodies: Record<string, [object, string]> = {
     'Practice changed to Keeper, because older than thought',
   ],
   'time': [{ minutes: 6, what: 'telephone' }, '6 min: telephone'],
+  'instrument-change': [
+    { put: { keys: [{ id: 'k', name: 'K', rest: 'open' }] }, remove: { holes: ['a', 'b'] }, reason: 'looked closer' },
+    'Instrument: put in 1 key. Instrument: took out 2 holes. looked closer',
+  ],
+  'survey': [{ station: 'pads', outcome: 'skipped' }, 'Survey: Pads, leak light inside passed over'],
+  'observation': [{ part: 'g', about: 'light', sectors: [45, 90, 135], note: 'faint' }, 'G: open on one side, faint'],
+  'board': [{ rows: 6, columns: 10 }, 'Screw board of 6 rows and 10 columns'],
+  'part-off': [{ part: 'g', where: 'board', cell: 'B4' }, 'Off: G, on the board at B4'],
+  'part-placed': [{ part: 'g', where: 'lost' }, 'G is now lost'],
+  'part-on': [{ part: 'g' }, 'Back on: G'],
+  'soak': [{ soak: 'x', part: 'g', with: 'penetrating oil', minutes: 60 }, 'G left to soak in penetrating oil'],
+  'soak-over': [{ soak: 'x', outcome: 'free' }, 'It came free'],
+  'photo': [{ photo: 'x', width: 1, height: 1, part: 'g', caption: 'from above' }, 'Photo of G: from above'],
+  'photo-marks': [{ photo: 'x', marks: [{}, {}] }, 'Marked a photo (2)'],
   'sign-off': [{}, 'Signed off'],
   'strike': [{ reason: 'wrong key' }, 'Struck an entry: wrong key'],
 };

@@ -1,4 +1,55 @@
-import { findingStatusWords, findingWords, practices, type Entry } from '@holotonos/core';
+import {
+  findingStatusWords,
+  findingWords,
+  lightPicture,
+  pictureWords,
+  practices,
+  station,
+  type Entry,
+  type EntryBody,
+  type PartWhere,
+} from '@holotonos/core';
+
+type Name = (part: string) => string;
+
+const whereWords: Record<PartWhere, string> = {
+  board: 'on the board',
+  bag: 'in a bag',
+  replaced: 'to be replaced',
+  lost: 'lost',
+  borrowed: 'lent out',
+};
+
+/** Where a part lies, such as “on the board at B4”. */
+export const placeWords = ({ where, cell }: { where: PartWhere; cell?: string | null }): string =>
+  cell ? `${whereWords[where]} at ${cell}` : whereWords[where];
+
+/** What was seen of a pad. */
+export function observationWords(seen: Omit<EntryBody<'observation'>, 'part'>, name: Name): string {
+  const { about, sectors = [], first, other, hold, mark, note } = seen;
+  const parts = {
+    light: [pictureWords[lightPicture(sectors)].title.toLowerCase()],
+    landing: [first && `${name(first)} lands first`, other && `of ${name(other)} with it`],
+    fit: [hold && `held by ${hold}`, mark !== undefined && `marked at ${mark}°`],
+  }[about];
+  return [...parts, note].filter(Boolean).join(', ');
+}
+
+/** What was changed on the instrument as it is known. */
+function changeWords({ name, put = {}, remove = {}, reason }: EntryBody<'instrument-change'>): string {
+  const count = (lists: Record<string, readonly unknown[] | undefined>) =>
+    Object.entries(lists)
+      .filter(([, rows]) => rows && rows.length > 0)
+      .map(([list, rows]) => `${rows?.length} ${rows?.length === 1 ? list.replace(/s$/, '') : list}`)
+      .join(', ');
+  const says = [
+    name && `Instrument named ${name}`,
+    count(put) && `Instrument: put in ${count(put)}`,
+    count(remove) && `Instrument: took out ${count(remove)}`,
+    reason,
+  ];
+  return says.filter(Boolean).join('. ') || 'Instrument looked over';
+}
 
 /** What an entry says, in a line. */
 export function entryWords(entry: Entry, names: ReadonlyMap<string, string>): string {
@@ -28,6 +79,30 @@ export function entryWords(entry: Entry, names: ReadonlyMap<string, string>): st
       return `Practice changed to ${practices[entry.body.practice].title}, because ${entry.body.reason}`;
     case 'time':
       return `${entry.body.minutes} min: ${entry.body.what}`;
+    case 'instrument-change':
+      return changeWords(entry.body);
+    case 'survey': {
+      const { title } = station(entry.body.station);
+      return entry.body.outcome === 'looked' ? `Survey: ${title} looked at` : `Survey: ${title} passed over`;
+    }
+    case 'observation':
+      return `${name(entry.body.part)}: ${observationWords(entry.body, name)}`;
+    case 'board':
+      return `Screw board of ${entry.body.rows} rows and ${entry.body.columns} columns`;
+    case 'part-off':
+      return `Off: ${name(entry.body.part)}, ${placeWords(entry.body)}`;
+    case 'part-placed':
+      return `${name(entry.body.part)} is now ${placeWords(entry.body)}`;
+    case 'part-on':
+      return `Back on: ${name(entry.body.part)}`;
+    case 'soak':
+      return `${name(entry.body.part)} left to soak in ${entry.body.with}`;
+    case 'soak-over':
+      return entry.body.outcome === 'free' ? 'It came free' : 'Still stuck after soaking';
+    case 'photo':
+      return `Photo${entry.body.part ? ` of ${name(entry.body.part)}` : ''}${entry.body.caption ? `: ${entry.body.caption}` : ''}`;
+    case 'photo-marks':
+      return `Marked a photo (${entry.body.marks.length})`;
     case 'sign-off':
       return 'Signed off';
     case 'strike':

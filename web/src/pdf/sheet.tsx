@@ -61,10 +61,21 @@ export const styles = StyleSheet.create({
 export const inPrint = (text: string): string => text.replaceAll('♯', ' sharp').replaceAll('♭', ' flat');
 
 /** A printed sheet of A4 with a footer that names the ticket and counts the pages. */
-export function Sheet({ title, ticket, children }: { title: string; ticket: string; children: ReactNode }) {
+export function Sheet({
+  title,
+  ticket,
+  wide = false,
+  children,
+}: {
+  title: string;
+  ticket: string;
+  /** the long side across */
+  wide?: boolean;
+  children: ReactNode;
+}) {
   return (
     <Document title={`${ticket} ${title}`} creator="Holotonos">
-      <Page size="A4" style={styles.page} wrap>
+      <Page size="A4" orientation={wide ? 'landscape' : 'portrait'} style={styles.page} wrap>
         {children}
         <View style={styles.footer} fixed>
           <Text>

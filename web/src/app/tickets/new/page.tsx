@@ -1,13 +1,16 @@
 import type { Metadata } from 'next';
+import { connection } from 'next/server';
 import { IntakeForm } from '@/components/IntakeForm';
+import { loadTypeChoices } from '@/server/types';
 
 export const metadata: Metadata = { title: 'New ticket' };
 
-export default function NewTicketPage() {
+export default async function NewTicketPage() {
+  await connection();
   return (
     <main id="main" className="page">
       <h1>New ticket</h1>
-      <IntakeForm />
+      <IntakeForm types={await loadTypeChoices()} />
     </main>
   );
 }

@@ -1,0 +1,10 @@
+import { jobAssembly } from '@holotonos/core';
+import { AssemblyPdf } from '@/pdf/AssemblyPdf';
+import { pdfReply } from '@/server/pdfReply';
+
+export async function GET(_request: Request, { params }: { params: Promise<{ ticket: string }> }) {
+  const { ticket } = await params;
+  return pdfReply(ticket, 'way-back', (job) => (
+    <AssemblyPdf ticket={job.ticket} type={job.type} assembly={jobAssembly(job.state)} />
+  ));
+}

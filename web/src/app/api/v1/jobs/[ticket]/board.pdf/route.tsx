@@ -1,0 +1,7 @@
+import { BoardPdf } from '@/pdf/BoardPdf';
+import { pdfReply } from '@/server/pdfReply';
+
+export async function GET(_request: Request, { params }: { params: Promise<{ ticket: string }> }) {
+  const { ticket } = await params;
+  return pdfReply(ticket, 'screw-board', (job) => <BoardPdf ticket={job.ticket} state={job.state} type={job.type} />);
+}

@@ -1,0 +1,49 @@
+import { describe, expect, test } from '@jest/globals';
+import {
+  blankType,
+  changeType,
+  changeableLists,
+  instrumentTypeProblems,
+  problemsWith,
+  type InstrumentType,
+} from '@holotonos/core';
+import { filledFrom, idFrom, rowForms, rowFrom } from './rowForms';
+
+const blank = blankType('clarinet', 'Very large clarinet');
+
+describe('rows from a form', () => {
+  test('a name is enough: what is left open is assumed, and says so', () => {
+    const hole = rowFrom(blank, 'holes', 'vent', 'Vent', { at: '123,5' });
+    expect(hole).toMatchObject({ id: 'vent', name: 'Vent', at: 123.5, section: 'tube', rim: 'cut' });
+    expect(hole.assumed).toEqual(['clock', 'diameter', 'chimney']);
+    const grown = changeType(blank, { put: { holes: [hole as InstrumentType['holes'][number]] } });
+    expect(problemsWith('instrument_type', grown)).toEqual([]);
+    expect(instrumentTypeProblems(grown)).toEqual([]);
+  });
+  test.each(changeableLists.filter((list) => rowForms[list]))(
+    '%s: a form filled from a row gives the row again',
+    (list) => {
+      const part = { keys: 'k', rods: 'r', holes: 'h', sections: 'tube' };
+      const filled = Object.fromEntries(
+        (rowForms[list]?.fields ?? []).map(({ name, kind, from, lists }) => [
+          name,
+          kind === 'number'
+            ? '12'
+            : kind === 'choice'
+              ? (from?.at(-1) ?? '')
+              : kind === 'parts'
+                ? ['k']
+                : part[(lists?.[0] ?? 'keys') as keyof typeof part],
+        ]),
+      );
+      const row = rowFrom(blank, list, 'x', 'X', filled);
+      expect(row.assumed).toBeUndefined();
+      expect(rowFrom(blank, list, 'x', 'X', filledFrom(list, row))).toEqual(row);
+    },
+  );
+  test('ids come from the technician’s own words', () => {
+    expect(idFrom('The long C♯ key (left)', new Set())).toBe('the-long-c-sharp-key-left');
+    expect(idFrom('Vent', new Set(['vent', 'vent-2']))).toBe('vent-3');
+    expect(idFrom('♪', new Set())).toBe('part');
+  });
+});

@@ -1,0 +1,53 @@
+import { Text, View } from '@react-pdf/renderer';
+import { boardCells, removableNames, removableParts, type InstrumentType, type JobState } from '@holotonos/core';
+import { placeWords } from '@/components/entryWords';
+import { inPrint, Lines, Part, Sheet, styles } from './sheet';
+
+const line = { borderWidth: 0.5, borderColor: '#6d757a' } as const;
+
+/** The screw board as it lies on the bench, place by place, to hang beside it. */
+export function BoardPdf({ ticket, state, type }: { ticket: string; state: JobState; type: InstrumentType }) {
+  const { rows, columns } = state.board;
+  const names = removableNames(type);
+  const parts = new Map(removableParts(type).map((part) => [part.id, part]));
+  const byCell = new Map([...state.off.values()].map((off) => [off.cell, off]));
+  const elsewhere = [...state.off.values()].filter(({ cell }) => cell === null);
+  const cells = boardCells(state.board);
+  const size = columns > 16 ? 5.5 : columns > 10 ? 7 : 8.5;
+  return (
+    <Sheet title="screw board" ticket={ticket} wide>
+      <Text style={styles.title}>
+        {ticket}: screw board, {inPrint(type.name)}
+      </Text>
+      <Text style={styles.soft}>
+        {state.off.size} parts off. * is not interchangeable, or belongs to one end only: keep it where it lies.
+      </Text>
+      <View style={{ marginTop: 6 }}>
+        {Array.from({ length: rows }, (_, row) => (
+          <View key={row} style={{ flexDirection: 'row' }} wrap={false}>
+            {cells.slice(row * columns, (row + 1) * columns).map((cell) => {
+              const off = byCell.get(cell);
+              const apart = off && parts.get(off.part)?.keepApart ? ' *' : '';
+              return (
+                <View key={cell} style={{ ...line, flex: 1, minHeight: 36, padding: 2 }}>
+                  <Text style={{ fontSize: 6, color: '#4b4441' }}>{cell}</Text>
+                  <Text style={{ fontSize: size }}>
+                    {off ? inPrint(`${names.get(off.part) ?? off.part}${apart}`) : ''}
+                  </Text>
+                </View>
+              );
+            })}
+          </View>
+        ))}
+      </View>
+      {elsewhere.length > 0 && (
+        <Part title="Not on the board">
+          <Lines
+            lines={elsewhere.map((off) => `${names.get(off.part) ?? off.part}: ${placeWords(off)}`)}
+            empty="None."
+          />
+        </Part>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,424 @@
+'use client';
+
+import {
+  boreAt,
+  downTheTube,
+  measureStateWords,
+  placeOfPart,
+  removableNames,
+  wholeState,
+  type InstrumentType,
+} from '@holotonos/core';
+import { useCallback, useEffect, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { StateShape } from '@/components/StateMark';
+import type { StripControl, StripTarget } from './StripControl';
+import { stripLayout, type Frame, type StripLayout } from './stripLayout';
+import { StripTools, type StripLayer } from './StripTools';
+import { useZoom } from './useZoom';
+
+/** Space round the drawing, mm. */
+const edge = 6;
+/** What is left bare between the hinge tubes of neighbours, so that each key can be told, mm. */
+const tubeGap = 0.7;
+/** How far one press of the zoom keys goes. */
+const zoomStep = 1.5;
+
+const listsOf: Record<StripTarget, (type: InstrumentType) => readonly { id: string }[]> = {
+  holes: (type) => type.holes,
+  keys: (type) => type.keys,
+  posts: (type) => type.posts,
+  rods: (type) => type.rods,
+  sections: (type) => type.sections,
+  joints: (type) => type.joints,
+  fittings: (type) => type.fittings,
+};
+/** The layer a target is drawn on. */
+const layerOf: Partial<Record<StripTarget, StripLayer>> = { keys: 'keys', posts: 'posts', rods: 'posts' };
+
+const firstLayers: readonly StripLayer[] = ['holes', 'posts', 'states'];
+function rememberedView(): { stacked: boolean; layers: StripLayer[] } {
+  try {
+    const kept = JSON.parse(localStorage.getItem('holotonos-strip') ?? '{}') as {
+      stacked?: boolean;
+      layers?: string[];
+    };
+    const known: StripLayer[] = ['holes', 'posts', 'keys', 'links', 'states'];
+    return {
+      stacked: kept.stacked === true,
+      layers: Array.isArray(kept.layers) ? known.filter((layer) => kept.layers?.includes(layer)) : [...firstLayers],
+    };
+  } catch {
+    return { stacked: false, layers: [...firstLayers] };
+  }
+}
+
+/** The outline of one section, unrolled. */
+function Tube({ frame: { section, x, y, reach } }: { frame: Frame }) {
+  const half = (at: number) => Math.min(reach, (Math.PI * (boreAt(section, at) + 2 * section.wall)) / 2);
+  const places = [0, ...section.bore.map(({ at }) => at), section.length];
+  const side = (sign: number, order: number[]) => order.map((at) => `${x + at} ${y + sign * half(at)}`).join(' L');
+  const assumed = section.assumed?.includes('length') ? ' assumed' : '';
+  return (
+    <path
+      className={`tube${assumed}`}
+      strokeWidth={0.6}
+      d={`M${side(-1, places)} L${side(1, [...places].reverse())} Z`}
+    />
+  );
+}
+
+/** Rods and the posts that carry them. */
+function Posts({ type, layout }: { type: InstrumentType; layout: StripLayout }) {
+  return (
+    <g>
+      {type.rods.map(({ id, section, from, to, clock, diameter }) => {
+        const a = layout.place({ section, at: from, clock });
+        const b = layout.place({ section, at: to, clock });
+        return <line key={id} className="rod" strokeWidth={diameter * 0.6} x1={a.x} y1={a.y} x2={b.x} y2={b.y} />;
+      })}
+      {type.posts.map((post) => {
+        const { x, y } = layout.place(post);
+        return <rect key={post.id} className="post" x={x - 1.5} y={y - 1.5} width={3} height={3} />;
+      })}
+    </g>
+  );
+}
+
+/** Keys as they lie: the hinge tube on its rod and an arm to each pad. */
+function Keys({ type, layout }: { type: InstrumentType; layout: StripLayout }) {
+  const rods = new Map(type.rods.map((rod) => [rod.id, rod]));
+  const holes = new Map(type.holes.map((hole) => [hole.id, hole]));
+  return (
+    <g>
+      {type.keys.map(({ id, rod: rodId, from, to }) => {
+        const rod = rods.get(rodId ?? '');
+        if (!rod) return null;
+        const a = layout.place({ section: rod.section, at: from ?? rod.from, clock: rod.clock });
+        const b = layout.place({ section: rod.section, at: to ?? rod.to, clock: rod.clock });
+        const pads = type.pads.filter(({ key }) => key === id);
+        return (
+          <g key={id} className="key">
+            {pads.map(({ hole: holeId }) => {
+              const hole = holes.get(holeId);
+              if (!hole) return null;
+              const { x, y } = layout.place(hole);
+              const root = Math.max(Math.min(x, Math.max(a.x, b.x)), Math.min(a.x, b.x));
+              return <line key={holeId} className="arm" strokeWidth={1.2} x1={root} y1={a.y} x2={x} y2={y} />;
+            })}
+            <rect
+              className="tube-of-key"
+              x={Math.min(a.x, b.x) + tubeGap}
+              y={(a.y + b.y) / 2 - rod.diameter * 0.8}
+              width={Math.max(1, Math.abs(b.x - a.x) - 2 * tubeGap)}
+              height={rod.diameter * 1.6}
+              strokeWidth={0.4}
+            />
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** Links as arcs from the key that drives to the key that follows. */
+function Links({ type, layout }: { type: InstrumentType; layout: StripLayout }) {
+  const spot = (part: string) => {
+    const pad = type.pads.find(({ key }) => key === part);
+    const place = placeOfPart(type, pad?.hole ?? part);
+    return place && layout.place(place);
+  };
+  return (
+    <g>
+      {type.links.map(({ id, driver, follower, acts }) => {
+        const a = spot(driver);
+        const b = spot(follower);
+        if (!a || !b) return null;
+        const bow = Math.hypot(b.x - a.x, b.y - a.y) * 0.28 + 3;
+        return (
+          <path
+            key={id}
+            className={`link ${acts}`}
+            strokeWidth={0.9}
+            markerEnd="url(#link-end)"
+            d={`M${a.x} ${a.y} Q${(a.x + b.x) / 2} ${(a.y + b.y) / 2 - bow} ${b.x} ${b.y}`}
+          />
+        );
+      })}
+    </g>
+  );
+}
+
+/** Holes with their cups, labels to one side; open finger holes without a cup. */
+function Holes({ type, layout }: { type: InstrumentType; layout: StripLayout }) {
+  const pads = new Map(type.pads.map((pad) => [pad.hole, pad]));
+  return (
+    <g>
+      {type.holes.map((hole) => {
+        const { id, name, section, diameter, assumed } = hole;
+        const { x, y } = layout.place(hole);
+        const label = layout.labels.get(id) ?? { above: true, row: 0 };
+        const labelY = layout.labelY(section, label);
+        const pad = pads.get(id);
+        return (
+          <g key={id}>
+            <line
+              className="lead"
+              strokeWidth={0.3}
+              x1={x}
+              y1={y}
+              x2={x}
+              y2={label.above ? labelY + layout.labelSize * 0.2 : labelY - layout.labelSize * 0.8}
+            />
+            {pad && <circle className="cup" cx={x} cy={y} r={pad.diameter / 2} strokeWidth={0.5} />}
+            <circle className={`hole${assumed ? ' assumed' : ''}`} cx={x} cy={y} r={diameter / 2} strokeWidth={0.7} />
+            <text x={x} y={labelY} fontSize={layout.labelSize} textAnchor="middle">
+              {name}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** Where a part is grasped: a spot to focus, to press and to drag. */
+interface Grip {
+  part: string;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  round: boolean;
+}
+
+/** The grip of a part on its target's layer; null where nobody has placed it yet. */
+function gripOf(type: InstrumentType, layout: StripLayout, part: string): Grip | null {
+  const centred = (x: number, y: number, width: number, height: number, round: boolean): Grip => ({
+    part,
+    x: x - width / 2,
+    y: y - height / 2,
+    width,
+    height,
+    round,
+  });
+  const section = layout.frames.find((frame) => frame.section.id === part);
+  if (section) {
+    const tall = Math.min(section.reach, boreAt(section.section, section.section.length / 2) + 6) * 2;
+    return centred(section.x + section.section.length / 2, section.y, section.section.length, tall, false);
+  }
+  const place = placeOfPart(type, part);
+  if (!place) return null;
+  const { x, y } = layout.place(place);
+  const hole = type.holes.find(({ id }) => id === part);
+  if (hole) {
+    const pad = type.pads.find((each) => each.hole === part);
+    const size = Math.max(hole.diameter, pad?.diameter ?? 0) + 3;
+    return centred(x, y, size, size, true);
+  }
+  const rod = type.rods.find(({ id }) => id === part);
+  if (rod) return centred(x, y, rod.to - rod.from, 5, false);
+  const key = type.keys.find(({ id }) => id === part);
+  if (key?.from !== undefined && key.to !== undefined) return centred(x, y, key.to - key.from, 6, false);
+  return centred(x, y, layout.labelSize * 0.7, layout.labelSize * 0.7, true);
+}
+
+/**
+ * The instrument unrolled along its length in true millimetres, its layers, its states: the map of a job and the way to
+ * move about. Arrow keys travel down the tube, Enter goes to a part; + − 0 zoom; parts can be dragged where a page lets
+ * them.
+ */
+export function Strip({ type, control }: { type: InstrumentType; control: StripControl }) {
+  const { targets, here, onPick, stateOfPart, flagOf, isOff, onPlace } = control;
+  const [{ stacked, layers }, setView] = useState<{ stacked: boolean; layers: readonly StripLayer[] }>({
+    stacked: false,
+    layers: firstLayers,
+  });
+  useEffect(() => {
+    // What this browser remembers is only known once it runs here.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    setView(rememberedView());
+  }, []);
+  const changeView = useCallback((next: { stacked: boolean; layers: readonly StripLayer[] }) => {
+    setView(next);
+    localStorage.setItem('holotonos-strip', JSON.stringify(next));
+  }, []);
+
+  const layout = useMemo(() => stripLayout(type, stacked), [type, stacked]);
+  const { svg, transform, by, fit, show } = useZoom(layout.width + 2 * edge, layout.height);
+  const names = useMemo(() => removableNames(type), [type]);
+  // What can be gone to is always drawn, whatever layers are off.
+  const drawn = useMemo(
+    () => new Set<StripLayer>([...layers, ...targets.flatMap((target) => layerOf[target] ?? [])]),
+    [layers, targets],
+  );
+  const grips = useMemo(() => {
+    const parts = targets.flatMap((target) => listsOf[target](type).map(({ id }) => id));
+    return downTheTube(type, parts).flatMap((part) => gripOf(type, layout, part) ?? []);
+  }, [targets, type, layout]);
+
+  // Small parts lie over large ones, so that each can be pressed; travel still goes down the tube.
+  const drawnGrips = useMemo(() => [...grips].sort((a, b) => b.width * b.height - a.width * a.height), [grips]);
+
+  const [focused, setFocused] = useState<string | null>(null);
+  const [dragged, setDragged] = useState<{ part: string; x: number; y: number } | null>(null);
+  const current = [focused, here].find((part) => grips.some((grip) => grip.part === part)) ?? grips[0]?.part ?? null;
+
+  const focusOn = (part: string) => {
+    svg.current?.querySelector<SVGGElement>(`[data-part="${part}"]`)?.focus({ preventScroll: true });
+    const grip = grips.find((each) => each.part === part);
+    if (grip && transform.k > 1) show(grip.x + grip.width / 2, grip.y + grip.height / 2);
+  };
+  const travel = (steps: number) => {
+    const at = grips.findIndex(({ part }) => part === current);
+    const to = grips[Math.max(0, Math.min(grips.length - 1, at + steps))];
+    if (to) focusOn(to.part);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const acts: Record<string, () => void> = {
+      'ArrowRight': () => travel(1),
+      'ArrowLeft': () => travel(-1),
+      'Home': () => travel(-grips.length),
+      'End': () => travel(grips.length),
+      'Enter': () => current && onPick(current),
+      ' ': () => current && onPick(current),
+      '+': () => by(zoomStep),
+      '=': () => by(zoomStep),
+      '-': () => by(1 / zoomStep),
+      '0': fit,
+    };
+    const act = acts[event.key];
+    if (!act) return;
+    event.preventDefault();
+    event.stopPropagation();
+    act();
+  };
+
+  /** The place of a pointer on the unscaled drawing, mm. */
+  const pointAt = (event: PointerEvent): [number, number] => {
+    const matrix = svg.current?.getScreenCTM()?.inverse();
+    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix ?? undefined);
+    return transform.invert([point.x, point.y]);
+  };
+  const drop = (event: PointerEvent) => {
+    if (!dragged) return;
+    const [x, y] = pointAt(event);
+    const spot = layout.spotAt(x - edge, y);
+    setDragged(null);
+    if (spot && onPlace) onPlace(dragged.part, spot);
+  };
+
+  const caption =
+    focused === null ? null : [names.get(focused) ?? focused, flagOf?.(focused)].filter(Boolean).join(': ');
+  return (
+    <div className="strip-frame">
+      <svg
+        ref={svg}
+        className="strip"
+        viewBox={`0 0 ${layout.width + 2 * edge} ${layout.height}`}
+        style={{ maxHeight: stacked ? '24rem' : '12.5rem' }}
+        role="group"
+        aria-label={`${type.name}, unrolled, to scale. Arrow keys travel down the tube.`}
+        onKeyDown={onKeyDown}
+      >
+        <defs>
+          <marker id="link-end" viewBox="0 0 6 6" refX={5} refY={3} markerWidth={5} markerHeight={5} orient="auto">
+            <path className="link-head" d="M0 0 L6 3 L0 6 Z" />
+          </marker>
+        </defs>
+        <g transform={transform.toString()}>
+          <g transform={`translate(${edge} 0)`}>
+            {layout.frames.map((frame) => (
+              <Tube key={frame.section.id} frame={frame} />
+            ))}
+            {drawn.has('posts') && <Posts type={type} layout={layout} />}
+            {drawn.has('keys') && <Keys type={type} layout={layout} />}
+            {drawn.has('holes') && <Holes type={type} layout={layout} />}
+            {drawn.has('links') && <Links type={type} layout={layout} />}
+            {layout.frames.map(({ section, x, y, reach }) => (
+              <text
+                key={section.id}
+                className="section-name"
+                x={x + 2}
+                y={stacked ? y - reach + layout.labelSize * 0.2 : layout.labelSize}
+                fontSize={layout.labelSize}
+              >
+                {section.name}
+              </text>
+            ))}
+            {drawnGrips.map(({ part, x, y, width, height, round }) => {
+              const states = stateOfPart?.(part) ?? [];
+              const flag = flagOf?.(part) ?? null;
+              const off = isOff?.(part) ?? false;
+              const words = [states.map((state) => measureStateWords[state]).join(', '), flag, off && 'off']
+                .filter(Boolean)
+                .join('; ');
+              const name = names.get(part) ?? part;
+              const moving = dragged?.part === part ? `translate(${dragged.x} ${dragged.y})` : undefined;
+              const [cx, cy] = [x + width / 2, y + height / 2];
+              const mark = Math.max(4.2, Math.min(6.5, width / 4));
+              return (
+                <g
+                  key={part}
+                  data-part={part}
+                  className={`part${here === part ? ' here' : ''}${onPlace ? ' movable' : ''}${off ? ' off' : ''}`}
+                  transform={moving}
+                  role="button"
+                  tabIndex={part === current ? 0 : -1}
+                  aria-label={`${name}: ${words || 'nothing noted'}`}
+                  aria-current={here === part ? 'true' : undefined}
+                  onClick={() => onPick(part)}
+                  onFocus={() => setFocused(part)}
+                  onBlur={() => setFocused(null)}
+                  onPointerEnter={() => setFocused(part)}
+                  onPointerLeave={() => setFocused((now) => (now === part ? null : now))}
+                  onPointerDown={(event) => {
+                    if (!onPlace || event.button !== 0) return;
+                    event.currentTarget.setPointerCapture(event.pointerId);
+                    setDragged({ part, x: 0, y: 0 });
+                  }}
+                  onPointerMove={(event) => {
+                    if (dragged?.part !== part) return;
+                    const [px, py] = pointAt(event);
+                    setDragged({ part, x: px - edge - cx, y: py - cy });
+                  }}
+                  onPointerUp={drop}
+                >
+                  <rect className="ring" x={x} y={y} width={width} height={height} rx={round ? width / 2 : 1.5} />
+                  {drawn.has('states') && states.length > 0 && (
+                    <g transform={`translate(${cx} ${cy})`}>
+                      <StateShape state={wholeState(states)} size={mark} />
+                    </g>
+                  )}
+                  {flag && (
+                    <path
+                      className="flag"
+                      d={`M${cx} ${cy} v${-mark * 1.7} l${mark * 1.3} ${mark * 0.55} l${-mark * 1.3} ${mark * 0.55}`}
+                    />
+                  )}
+                </g>
+              );
+            })}
+          </g>
+        </g>
+      </svg>
+      <StripTools
+        stacked={stacked}
+        layers={layers}
+        several={type.sections.length > 1}
+        onStack={() => changeView({ stacked: !stacked, layers })}
+        onLayer={(layer) =>
+          changeView({
+            stacked,
+            layers: layers.includes(layer) ? layers.filter((each) => each !== layer) : [...layers, layer],
+          })
+        }
+        onZoom={(inward) => by(inward ? zoomStep : 1 / zoomStep)}
+        onFit={fit}
+      />
+      <div className="strip-caption" aria-hidden="true">
+        {caption}
+      </div>
+    </div>
+  );
+}
