@@ -79,7 +79,7 @@ export const stations: readonly Station[] = [
   },
   {
     id: 'mechanism',
-    title: 'Mechanism, still mounted',
+    title: 'Mechanism, mounted',
     look: 'Key by key: end play along the rod, rock across it. Wiggle each post; the one between the two hand stacks matters most. Back a cone pivot out with no load and watch whether the key rises and falls.',
     faults: [
       fault('e', 'end-play', 'End play', ['key']),

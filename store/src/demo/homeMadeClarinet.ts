@@ -7,7 +7,7 @@ const scale = 0.89;
 const short = (at: number) => Math.round(at * scale * 10) / 10;
 /** Keys this one never had. */
 const absent = new Set(['f-side', 'b']);
-const isAbsent = (id: string) => [...absent].some((name) => id === name || id.startsWith(`${name}-`));
+const isAbsent = (id: string) => absent.has(id.replace(/-(key|axle|axle-post-\d)$/, ''));
 
 /**
  * The old boxwood clarinet as it was put together at intake, out of rows, in the order it was looked over. Made from the

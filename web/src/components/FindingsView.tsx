@@ -1,10 +1,21 @@
 'use client';
 
-import { findingStatusWords, findingWords, isOpenStatus, type FindingKind, type FindingState } from '@holotonos/core';
+import {
+  findingStatusWords,
+  findingWords,
+  isOpenStatus,
+  likelyCauses,
+  type FindingKind,
+  type FindingState,
+} from '@holotonos/core';
 import { useId, useState, type FormEvent } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
+import { momentText } from '@/client/words';
+import { PhotoRow } from '@/photos/PhotoRow';
+import { PhotoTaker } from '@/photos/PhotoTaker';
+import { entryWords } from './entryWords';
 import { Bands } from './JobShell';
 import { KindField, SeverityField, severityWords } from './formParts';
 import { SuggestionCard } from './SuggestionCard';
@@ -51,9 +62,39 @@ function NewFinding() {
   );
 }
 
+/** What a finding rests on and what became of it, entry by entry. */
+function FindingStory({ finding }: { finding: FindingState }) {
+  const { state, names } = useJob();
+  const lines = (ids: readonly string[]) => ids.flatMap((id) => state.byId.get(id) ?? []);
+  return (
+    <details>
+      <summary>Causes, evidence, history</summary>
+      <p className="mb-1">{likelyCauses[finding.kind]}</p>
+      {finding.evidence.length > 0 && (
+        <p className="mb-1">
+          Rests on{' '}
+          {lines(finding.evidence)
+            .slice(0, 8)
+            .map((entry) => entryWords(entry, names))
+            .join('; ')}
+          {finding.evidence.length > 8 && ` and ${finding.evidence.length - 8} more entries`}.
+        </p>
+      )}
+      <ol className="mb-0">
+        {lines(finding.history).map((entry) => (
+          <li key={entry.id}>
+            {momentText(entry.benchTime)}, {entry.author}: {entryWords(entry, names)}
+          </li>
+        ))}
+      </ol>
+    </details>
+  );
+}
+
 function FindingRow({ finding }: { finding: FindingState }) {
-  const { write, names } = useJob();
-  const { kind, part, severity, status, note, reason } = finding;
+  const { state, write, names } = useJob();
+  const { kind, part, place, severity, status, note, reason } = finding;
+  const photos = [...state.photos.values()].filter((photo) => photo.finding === finding.finding);
   const answer = (to: 'confirmed' | 'declined' | 'left') =>
     write('finding', { finding: finding.finding, kind, part, severity, status: to, note });
   return (
@@ -63,9 +104,17 @@ function FindingRow({ finding }: { finding: FindingState }) {
         <strong>{findingWords[kind].title}</strong>: {names.get(part) ?? part}{' '}
         <span className="soft">({severityWords[severity]})</span>
         {note && <div className="soft">{note}</div>}
+        {place && (
+          <div className="soft">
+            {place.at} mm along {names.get(place.section) ?? place.section}, at {place.clock}°
+          </div>
+        )}
         {reason && <div className="soft">Because: {reason}</div>}
+        <FindingStory finding={finding} />
+        <PhotoRow photos={photos} />
       </div>
-      <div className="d-flex gap-2 align-items-start">
+      <div className="d-flex flex-wrap gap-2 align-items-start">
+        <PhotoTaker about={{ part, finding: finding.finding }} />
         {status === 'suspected' && (
           <Button variant="quiet" onClick={() => answer('confirmed')}>
             Confirm

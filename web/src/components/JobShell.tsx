@@ -42,7 +42,7 @@ function Tabs() {
 
 /** The strip as every page has it that does not take it for itself: holes, with the states of their measures. */
 function JobStrip() {
-  const { type, ticket, judgement } = useJob();
+  const { type, ticket, state, judgement } = useJob();
   const router = useRouter();
   const path = usePathname();
   const query = useSearchParams();
@@ -65,7 +65,13 @@ function JobStrip() {
     }),
     [router, ticket, type, group, measuring, judgement, here],
   );
-  return <Strip type={type} control={held ?? own} />;
+  // Whatever page has the strip, pictures stay pinned where they were taken.
+  const control = useMemo((): StripControl => {
+    const counts = new Map<string, number>();
+    for (const { part } of state.photos.values()) if (part) counts.set(part, (counts.get(part) ?? 0) + 1);
+    return { ...(held ?? own), photosOf: (part: string) => counts.get(part) ?? 0 };
+  }, [held, own, state.photos]);
+  return <Strip type={type} control={control} />;
 }
 
 /** The frame of every job page: what job it is, the strip, the page's own bands, and what waits to be sent. */

@@ -6,6 +6,8 @@ import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
 import { capital, momentText } from '@/client/words';
+import { PhotoRow } from '@/photos/PhotoRow';
+import { PhotoTaker } from '@/photos/PhotoTaker';
 import { entryWords } from './entryWords';
 import { ReasonForm } from './formParts';
 import { Bands } from './JobShell';
@@ -223,6 +225,20 @@ function Logbook() {
   );
 }
 
+/** Every picture of the job, and a way to take another. */
+function Pictures() {
+  const { state } = useJob();
+  const photos = [...state.photos.values()];
+  return (
+    <div className="sheet">
+      <h2>Pictures</h2>
+      {photos.length === 0 && <p className="soft">None yet. Photograph all sides before anything is touched.</p>}
+      <PhotoTaker about={{}} words="Take a picture" />
+      <PhotoRow photos={photos} />
+    </div>
+  );
+}
+
 /** A job at a glance: what is next, what needs an answer, what the intake said, and the logbook. */
 export function OverviewView() {
   const { ticket, state, judgement, plan } = useJob();
@@ -288,6 +304,7 @@ export function OverviewView() {
               <hr />
               <PracticeChange key={state.practice} />
             </div>
+            <Pictures />
             <NoteForm />
           </div>
         </div>

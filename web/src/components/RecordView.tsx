@@ -1,69 +1,27 @@
 'use client';
 
 import { jobRecord, printLength, printWithUncertainty, type JobRecord, type RecordFigure } from '@holotonos/core';
-import { useId, useMemo, useRef, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { useBench } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
 import { unnamed, useJob } from '@/client/JobContext';
 import { dayText, minutesText } from '@/client/words';
+import { FileTaker, type Answer } from './FileTaker';
 import { Bands } from './JobShell';
 
 /** Takes readings from a CSV file, all or none. */
 function CsvImport() {
   const { ticket } = useJob();
   const { author } = useBench();
-  const id = useId();
-  const file = useRef<HTMLInputElement>(null);
-  const [said, setSaid] = useState<{ ok: boolean; lines: string[] } | null>(null);
-  const take = async (chosen: File) => {
-    try {
-      const response = await fetch(
-        `/api/v1/jobs/${encodeURIComponent(ticket)}/readings?author=${encodeURIComponent(author.trim() || unnamed)}`,
-        { method: 'POST', body: chosen },
-      );
-      const body = (await response.json()) as {
-        added?: number;
-        known?: number;
-        problems?: { path: string; message: string }[];
-        message?: string;
-      };
-      if (response.ok) setSaid({ ok: true, lines: [`${body.added} readings taken; ${body.known} were here already.`] });
-      else
-        setSaid({
-          ok: false,
-          lines: body.problems?.map(({ path, message }) => `${path}: ${message}`) ?? [
-            body.message ?? 'It was refused.',
-          ],
-        });
-    } catch {
-      setSaid({ ok: false, lines: ['The server does not answer. Try again in a moment.'] });
-    }
-    if (file.current) file.current.value = '';
-  };
+  const by = encodeURIComponent(author.trim() || unnamed);
   return (
     <div className="mt-3">
-      <Form.Label htmlFor={id}>Take readings from a CSV file</Form.Label>
-      <Form.Control
-        id={id}
-        ref={file}
-        type="file"
+      <FileTaker<Answer & { added?: number; known?: number }>
+        label="Take readings from a CSV file"
         accept=".csv,text/csv"
-        onChange={(event) => {
-          const chosen = (event.target as HTMLInputElement).files?.[0];
-          if (chosen) void take(chosen);
-        }}
+        url={`/api/v1/jobs/${encodeURIComponent(ticket)}/readings?author=${by}`}
+        taken={({ added, known }) => `${added} readings taken; ${known} were here already.`}
       />
-      {said && (
-        <div role="alert" className={`say mt-2 ${said.ok ? 'sound' : 'fault'}`}>
-          {!said.ok && <strong>Nothing was taken.</strong>}
-          <ul className="mb-0">
-            {said.lines.slice(0, 20).map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-            {said.lines.length > 20 && <li>and {said.lines.length - 20} more</li>}
-          </ul>
-        </div>
-      )}
     </div>
   );
 }

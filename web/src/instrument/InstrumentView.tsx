@@ -18,7 +18,7 @@ import { Button, Form } from '@/client/bootstrap';
 import { unnamed, useJob } from '@/client/JobContext';
 import { Bands } from '@/components/JobShell';
 import { useStripControl } from '@/strip/StripControl';
-import { filledFrom, idFrom, rowForms, rowFrom, type Filled } from './rowForms';
+import { assumedWords, filledFrom, idFrom, rowForms, rowFrom, type Filled } from './rowForms';
 import { RowForm } from './RowForm';
 
 const lists = Object.keys(rowForms) as ChangeableList[];
@@ -166,7 +166,7 @@ export function InstrumentView() {
         onPick: setChosen,
         flagOf: (part: string) => {
           const found = (type[list] as readonly Row[]).find((each) => rowId(each) === part);
-          return found?.assumed ? `assumed: ${found.assumed.join(', ')}` : null;
+          return found?.assumed ? `assumed: ${assumedWords(list, found.assumed)}` : null;
         },
         ...((list === 'holes' || list === 'posts' || list === 'fittings') && {
           onPlace: (part: string, { section, at, clock }: PartPlace) => {
@@ -222,7 +222,7 @@ export function InstrumentView() {
                     onClick={() => setChosen(rowId(each))}
                   >
                     <span className="flex-grow-1">{wordsOf(each)}</span>
-                    {each.assumed && <span className="soft">{each.assumed.join(', ')} assumed</span>}
+                    {each.assumed && <span className="soft">{assumedWords(list, each.assumed)} assumed</span>}
                   </button>
                 </li>
               ))}

@@ -2,65 +2,29 @@
 
 import { applyOptions, removableNames, type InstrumentType } from '@holotonos/core';
 import { useRouter } from 'next/navigation';
-import { useId, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useBench } from '@/client/BenchContext';
 import { Form } from '@/client/bootstrap';
 import { unnamed } from '@/client/JobContext';
+import { FileTaker } from '@/components/FileTaker';
 import { Strip } from '@/strip/Strip';
 
 /** Brings in a type from a file: whole and sound, or every fault named and nothing taken. */
 function TypeImport() {
   const { author } = useBench();
   const router = useRouter();
-  const id = useId();
-  const file = useRef<HTMLInputElement>(null);
-  const [said, setSaid] = useState<{ ok: boolean; lines: string[] } | null>(null);
-  const take = async (chosen: File) => {
-    try {
-      const response = await fetch(`/api/v1/types?author=${encodeURIComponent(author.trim() || unnamed)}`, {
-        method: 'POST',
-        body: chosen,
-      });
-      const answer = (await response.json()) as { problems?: { path: string; message: string }[]; message?: string };
-      if (response.ok) {
-        setSaid({ ok: true, lines: [`${chosen.name} is in the list.`] });
-        router.refresh();
-      } else
-        setSaid({
-          ok: false,
-          lines: answer.problems?.map(({ path, message }) => `${path || 'The file'} ${message}`) ?? [
-            answer.message ?? 'It was refused.',
-          ],
-        });
-    } catch {
-      setSaid({ ok: false, lines: ['The server does not answer. Try again in a moment.'] });
-    }
-    if (file.current) file.current.value = '';
-  };
   return (
     <div className="sheet">
       <h2>Bring in a type</h2>
-      <Form.Label htmlFor={id}>A type document (JSON)</Form.Label>
-      <Form.Control
-        id={id}
-        ref={file}
-        type="file"
+      <FileTaker
+        label="A type document (JSON)"
         accept=".json,application/json"
-        onChange={(event) => {
-          const chosen = (event.target as HTMLInputElement).files?.[0];
-          if (chosen) void take(chosen);
+        url={`/api/v1/types?author=${encodeURIComponent(author.trim() || unnamed)}`}
+        taken={(_answer, name) => {
+          router.refresh();
+          return `${name} is in the list.`;
         }}
       />
-      {said && (
-        <div role="alert" className={`say mt-2 ${said.ok ? 'sound' : 'fault'}`}>
-          {!said.ok && <strong>Nothing was taken.</strong>}
-          <ul className="mb-0">
-            {said.lines.slice(0, 20).map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-          </ul>
-        </div>
-      )}
     </div>
   );
 }

@@ -7,7 +7,7 @@ import {
   problemsWith,
   type InstrumentType,
 } from '@holotonos/core';
-import { filledFrom, idFrom, rowForms, rowFrom } from './rowForms';
+import { assumedWords, filledFrom, idFrom, rowForms, rowFrom } from './rowForms';
 
 const blank = blankType('clarinet', 'Very large clarinet');
 
@@ -16,6 +16,7 @@ describe('rows from a form', () => {
     const hole = rowFrom(blank, 'holes', 'vent', 'Vent', { at: '123,5' });
     expect(hole).toMatchObject({ id: 'vent', name: 'Vent', at: 123.5, section: 'tube', rim: 'cut' });
     expect(hole.assumed).toEqual(['clock', 'diameter', 'chimney']);
+    expect(assumedWords('pads', ['diameter', 'axisDistance'])).toBe('diameter, hinge to its middle');
     const grown = changeType(blank, { put: { holes: [hole as InstrumentType['holes'][number]] } });
     expect(problemsWith('instrument_type', grown)).toEqual([]);
     expect(instrumentTypeProblems(grown)).toEqual([]);

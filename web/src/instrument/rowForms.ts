@@ -133,6 +133,13 @@ export const rowForms: Partial<Record<ChangeableList, { title: string; fields: r
 };
 export type FormList = keyof typeof rowForms;
 
+/** The figures of a row that nobody measured, by what the form calls them. */
+export const assumedWords = (list: ChangeableList, fields: readonly string[]): string =>
+  fields
+    .map((field) => rowForms[list]?.fields.find(({ name }) => name === field)?.label ?? field)
+    .map((label) => label.replace(/ \(.*\)$/, '').toLowerCase())
+    .join(', ');
+
 /** An id for a part from its name in the technician's own words; numbered where the name is taken. */
 export function idFrom(name: string, taken: ReadonlySet<string>): string {
   const plain =

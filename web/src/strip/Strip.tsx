@@ -9,7 +9,15 @@ import {
   wholeState,
   type InstrumentType,
 } from '@holotonos/core';
-import { useCallback, useEffect, useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useMemo,
+  useState,
+  type KeyboardEvent,
+  type MouseEvent,
+  type PointerEvent,
+} from 'react';
 import { StateShape } from '@/components/StateMark';
 import type { StripControl, StripTarget } from './StripControl';
 import { stripLayout, type Frame, type StripLayout } from './stripLayout';
@@ -35,14 +43,14 @@ const listsOf: Record<StripTarget, (type: InstrumentType) => readonly { id: stri
 /** The layer a target is drawn on. */
 const layerOf: Partial<Record<StripTarget, StripLayer>> = { keys: 'keys', posts: 'posts', rods: 'posts' };
 
-const firstLayers: readonly StripLayer[] = ['holes', 'posts', 'states'];
+const firstLayers: readonly StripLayer[] = ['holes', 'posts', 'states', 'photos'];
 function rememberedView(): { stacked: boolean; layers: StripLayer[] } {
   try {
     const kept = JSON.parse(localStorage.getItem('holotonos-strip') ?? '{}') as {
       stacked?: boolean;
       layers?: string[];
     };
-    const known: StripLayer[] = ['holes', 'posts', 'keys', 'links', 'states'];
+    const known: StripLayer[] = ['holes', 'posts', 'keys', 'links', 'states', 'photos'];
     return {
       stacked: kept.stacked === true,
       layers: Array.isArray(kept.layers) ? known.filter((layer) => kept.layers?.includes(layer)) : [...firstLayers],
@@ -51,6 +59,8 @@ function rememberedView(): { stacked: boolean; layers: StripLayer[] } {
     return { stacked: false, layers: [...firstLayers] };
   }
 }
+
+const photoWords = (count: number) => (count === 0 ? null : count === 1 ? '1 photo' : `${count} photos`);
 
 /** The outline of one section, unrolled. */
 function Tube({ frame: { section, x, y, reach } }: { frame: Frame }) {
@@ -170,7 +180,13 @@ function Holes({ type, layout }: { type: InstrumentType; layout: StripLayout }) 
               y2={label.above ? labelY + layout.labelSize * 0.2 : labelY - layout.labelSize * 0.8}
             />
             {pad && <circle className="cup" cx={x} cy={y} r={pad.diameter / 2} strokeWidth={0.5} />}
-            <circle className={`hole${assumed ? ' assumed' : ''}`} cx={x} cy={y} r={diameter / 2} strokeWidth={0.7} />
+            <circle
+              className={`hole${assumed?.some((field) => field !== 'chimney') ? ' assumed' : ''}`}
+              cx={x}
+              cy={y}
+              r={diameter / 2}
+              strokeWidth={0.7}
+            />
             <text x={x} y={labelY} fontSize={layout.labelSize} textAnchor="middle">
               {name}
             </text>
@@ -228,7 +244,7 @@ function gripOf(type: InstrumentType, layout: StripLayout, part: string): Grip |
  * them.
  */
 export function Strip({ type, control }: { type: InstrumentType; control: StripControl }) {
-  const { targets, here, onPick, stateOfPart, flagOf, isOff, onPlace } = control;
+  const { targets, here, onPick, stateOfPart, flagOf, isOff, photosOf, onPlace } = control;
   const [{ stacked, layers }, setView] = useState<{ stacked: boolean; layers: readonly StripLayer[] }>({
     stacked: false,
     layers: firstLayers,
@@ -295,7 +311,7 @@ export function Strip({ type, control }: { type: InstrumentType; control: StripC
   };
 
   /** The place of a pointer on the unscaled drawing, mm. */
-  const pointAt = (event: PointerEvent): [number, number] => {
+  const pointAt = (event: MouseEvent): [number, number] => {
     const matrix = svg.current?.getScreenCTM()?.inverse();
     const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix ?? undefined);
     return transform.invert([point.x, point.y]);
@@ -350,7 +366,13 @@ export function Strip({ type, control }: { type: InstrumentType; control: StripC
               const states = stateOfPart?.(part) ?? [];
               const flag = flagOf?.(part) ?? null;
               const off = isOff?.(part) ?? false;
-              const words = [states.map((state) => measureStateWords[state]).join(', '), flag, off && 'off']
+              const photos = photosOf?.(part) ?? 0;
+              const words = [
+                states.map((state) => measureStateWords[state]).join(', '),
+                flag,
+                off && 'off',
+                photoWords(photos),
+              ]
                 .filter(Boolean)
                 .join('; ');
               const name = names.get(part) ?? part;
@@ -367,7 +389,12 @@ export function Strip({ type, control }: { type: InstrumentType; control: StripC
                   tabIndex={part === current ? 0 : -1}
                   aria-label={`${name}: ${words || 'nothing noted'}`}
                   aria-current={here === part ? 'true' : undefined}
-                  onClick={() => onPick(part)}
+                  onClick={(event) => {
+                    const [px, py] = pointAt(event);
+                    const spot = layout.spotAt(px - edge, py);
+                    if (spot?.section === part) onPick(part, spot);
+                    else onPick(part);
+                  }}
                   onFocus={() => setFocused(part)}
                   onBlur={() => setFocused(null)}
                   onPointerEnter={() => setFocused(part)}
@@ -389,6 +416,12 @@ export function Strip({ type, control }: { type: InstrumentType; control: StripC
                     <g transform={`translate(${cx} ${cy})`}>
                       <StateShape state={wholeState(states)} size={mark} />
                     </g>
+                  )}
+                  {drawn.has('photos') && photos > 0 && (
+                    <path
+                      className="photo-pin"
+                      d={`M${cx - mark} ${cy + mark * 0.5} h${mark * 0.5} l${mark * 0.25} ${-mark * 0.35} h${mark * 0.5} l${mark * 0.25} ${mark * 0.35} h${mark * 0.5} v${mark * 1.2} h${-mark * 2} Z`}
+                    />
                   )}
                   {flag && (
                     <path

@@ -10,7 +10,10 @@ export type StripTarget = 'holes' | 'keys' | 'posts' | 'rods' | 'sections' | 'jo
 export interface StripControl {
   targets: readonly StripTarget[];
   here: string | null;
-  onPick: (part: string) => void;
+  /** the part gone to, and the spot pressed where it is as long as a section */
+  onPick: (part: string, spot?: PartPlace) => void;
+  /** how many pictures there are of a part */
+  photosOf?: (part: string) => number;
   /** state of the measures at a part */
   stateOfPart?: (part: string) => MeasureState[];
   /** what else is to be said of a part, such as “2 findings”; parts with words carry a flag */

@@ -3,7 +3,7 @@
 import { useId, useState } from 'react';
 import { Form } from '@/client/bootstrap';
 
-export type StripLayer = 'holes' | 'posts' | 'keys' | 'links' | 'states';
+export type StripLayer = 'holes' | 'posts' | 'keys' | 'links' | 'states' | 'photos';
 
 const layerWords: Record<StripLayer, string> = {
   holes: 'Holes',
@@ -11,6 +11,7 @@ const layerWords: Record<StripLayer, string> = {
   keys: 'Keys',
   links: 'Links',
   states: 'States',
+  photos: 'Photos',
 };
 
 /** The column of tools beside the strip: closer, farther, whole, stacked, layers. */

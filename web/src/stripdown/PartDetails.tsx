@@ -57,10 +57,11 @@ function WhereItLies({ part }: { part: string }) {
   const off = state.off.get(part);
   const [where, setWhere] = useState<PartWhere>(off?.where ?? 'board');
   const [cell, setCell] = useState(off?.cell ?? '');
+  const [note, setNote] = useState(off?.note ?? '');
   if (!off) return null;
   const change = () => {
     const named = cell.trim().toUpperCase();
-    write('part-placed', { part, where, ...(where === 'board' && named !== '' && { cell: named }) });
+    write('part-placed', { part, where, note, ...(where === 'board' && named !== '' && { cell: named }) });
   };
   return (
     <form
@@ -70,7 +71,7 @@ function WhereItLies({ part }: { part: string }) {
         change();
       }}
     >
-      <div className="col-6">
+      <div className="col-8">
         <Form.Label htmlFor={`${id}-where`}>It is</Form.Label>
         <Form.Select id={`${id}-where`} value={where} onChange={(event) => setWhere(event.target.value as PartWhere)}>
           {partWheres.map((each) => (
@@ -80,7 +81,7 @@ function WhereItLies({ part }: { part: string }) {
           ))}
         </Form.Select>
       </div>
-      <div className="col-3">
+      <div className="col-4">
         <Form.Label htmlFor={`${id}-cell`}>Place</Form.Label>
         <Form.Control
           id={`${id}-cell`}
@@ -89,9 +90,18 @@ function WhereItLies({ part }: { part: string }) {
           onChange={(event) => setCell(event.target.value)}
         />
       </div>
+      <div className="col-9 mt-2">
+        <Form.Label htmlFor={`${id}-note`}>Note</Form.Label>
+        <Form.Control
+          id={`${id}-note`}
+          placeholder="which way up, what looks like it"
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+        />
+      </div>
       <div className="col-3 d-flex align-items-end">
         <Button type="submit" variant="quiet">
-          Put there
+          Keep
         </Button>
       </div>
     </form>
@@ -114,7 +124,7 @@ export function PartDetails({ part }: { part: string }) {
         {off?.note ? `: ${off.note}` : '.'}
       </p>
       {removable?.keepApart && <p className="say attention">{removable.keepApart}</p>}
-      {off && <WhereItLies key={`${off.where} ${off.cell}`} part={part} />}
+      {off && <WhereItLies key={`${off.where} ${off.cell} ${off.note}`} part={part} />}
       <PassesOver part={part} />
       <div className="d-flex gap-2 flex-wrap">
         <PhotoTaker about={{ part, caption: off ? 'after it came off' : 'before it comes off' }} />

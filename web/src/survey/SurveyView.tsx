@@ -8,6 +8,7 @@ import {
   namedPictures,
   type FindingState,
   type NamedPicture,
+  type PartPlace,
   type SurveyStation,
 } from '@holotonos/core';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
@@ -170,13 +171,13 @@ function LastFinding({
   if (!last) return <p className="soft mb-0">Press the letter of a fault, or Enter when this place is sound.</p>;
   return (
     <div className="last-finding">
-      <div>
-        <span className="soft">Last: </span>
-        <strong>
-          {findingWords[last.kind].title}, {names.get(last.part) ?? last.part}
-        </strong>
-      </div>
-      <div className="d-flex gap-1" role="group" aria-label="How bad">
+      <div role="group" aria-label="How bad">
+        <span>
+          <span className="soft">Last: </span>
+          <strong>
+            {findingWords[last.kind].title}, {names.get(last.part) ?? last.part}
+          </strong>
+        </span>
         {([1, 2, 3] as const).map((severity) => (
           <Button
             key={severity}
@@ -191,13 +192,14 @@ function LastFinding({
           Only suspected
         </Button>
       </div>
-      <div className="d-flex gap-2 align-items-center">
+      <div>
         <Form.Label htmlFor={id} className="mb-0">
           Note
         </Form.Label>
         <Form.Control
           id={id}
           ref={noteField}
+          className="note"
           value={text}
           onChange={(event) => setText(event.target.value)}
           onFocus={() => (givenUp.current = false)}
@@ -212,8 +214,54 @@ function LastFinding({
           }}
         />
         <PhotoTaker ref={photo} about={{ part: last.part, finding: last.finding }} />
+        <SpotOfLast key={`${last.finding} ${last.place?.at} ${last.place?.clock}`} survey={survey} onDone={onDone} />
       </div>
     </div>
+  );
+}
+
+/** Where along a section the last finding sits, typed; the strip sets it with one press. */
+function SpotOfLast({ survey, onDone }: { survey: Survey; onDone: () => void }) {
+  const { type } = useJob();
+  const id = useId();
+  const { last } = survey;
+  const [at, setAt] = useState(last?.place ? String(last.place.at) : '');
+  const [clock, setClock] = useState(last?.place ? String(last.place.clock) : '0');
+  const section = type.sections.find((each) => each.id === last?.part);
+  if (!last || !section) return null;
+  const keep = () => {
+    const [mm, degrees] = [Number(at.replace(',', '.')), Number(clock)];
+    const fits = at.trim() !== '' && mm >= 0 && mm <= section.length && degrees >= 0 && degrees < 360;
+    const same = last.place?.at === mm && last.place.clock === degrees;
+    if (fits && !same) survey.sitsAt({ section: section.id, at: mm, clock: degrees });
+  };
+  return (
+    <>
+      {(
+        [
+          ['At (mm)', at, setAt],
+          ['Clock (°)', clock, setClock],
+        ] as const
+      ).map(([label, value, set]) => (
+        <div key={label} className="d-flex gap-2 align-items-center">
+          <Form.Label htmlFor={`${id}-${label}`} className="mb-0">
+            {label}
+          </Form.Label>
+          <Form.Control
+            id={`${id}-${label}`}
+            inputMode="decimal"
+            style={{ width: '5rem' }}
+            value={value}
+            onChange={(event) => set(event.target.value)}
+            onBlur={keep}
+            onKeyDown={(event) => {
+              event.stopPropagation();
+              if (event.key === 'Enter') onDone();
+            }}
+          />
+        </div>
+      ))}
+    </>
   );
 }
 
@@ -241,8 +289,8 @@ export function SurveyView() {
       () => ({
         targets: targetsOf[here.id],
         here: part,
-        onPick: (wanted: string) => {
-          pick(wanted);
+        onPick: (wanted: string, spot?: PartPlace) => {
+          pick(wanted, spot);
           back();
         },
         flagOf: (on: string) => {
@@ -329,6 +377,7 @@ export function SurveyView() {
               {names.get(place.part) ?? place.part}{' '}
               <span className="soft">
                 {place.kind}, {Math.min(index + 1, places.length)} of {places.length}
+                {survey.spot && ` · at ${Math.round(survey.spot.at)} mm, ${survey.spot.clock}°`}
               </span>
             </h2>
           )}

@@ -10,6 +10,7 @@ import {
   surveyProgress,
   surveyStations,
   type FindingState,
+  type PartPlace,
   type SurveyFault,
   type SurveyStation,
 } from '@holotonos/core';
@@ -19,6 +20,8 @@ import { v4 as newId } from 'uuid';
 import { useJob } from '@/client/JobContext';
 
 const isStation = (id: string | null): id is SurveyStation => surveyStations.some((each) => each === id);
+/** Nearer than this along a section is the same spot, mm. */
+const sameSpot = 8;
 const worse = (severity: number) => (severity >= 3 ? 1 : severity + 1);
 
 /** Where the survey stands, and everything that can be done there. Nothing is kept here but the place and open sectors. */
@@ -35,6 +38,8 @@ export function useSurvey() {
   /** sectors pressed at this pad and not written yet; null shows what was seen before */
   const [pressed, setPressed] = useState<readonly number[] | null>(null);
   const [lastId, setLastId] = useState<string | null>(null);
+  /** where on a section the next finding sits, as pressed on the strip */
+  const [spot, setSpot] = useState<PartPlace | null>(null);
   const [said, setSaid] = useState('');
 
   const here = station(at.id);
@@ -53,6 +58,7 @@ export function useSurvey() {
   const go = useCallback((id: SurveyStation, index: number) => {
     setAt({ id, index });
     setPressed(null);
+    setSpot(null);
     window.history.replaceState(null, '', `?station=${id}`);
   }, []);
   const move = useCallback(
@@ -60,28 +66,41 @@ export function useSurvey() {
     [go, at, places.length],
   );
   const pick = useCallback(
-    (wanted: string) => {
+    (wanted: string, pressedAt?: PartPlace) => {
       const index = places.findIndex((each) => each.part === wanted);
-      if (index !== -1) go(at.id, index);
+      if (index === -1) return;
+      go(at.id, index);
+      setSpot(pressedAt ?? null);
     },
     [go, places, at.id],
   );
 
-  const rewrite = (finding: FindingState, change: Partial<Pick<FindingState, 'severity' | 'status' | 'note'>>) => {
-    const { finding: id, kind, part: on, severity, status, note } = { ...finding, ...change };
-    return write('finding', { finding: id, kind, part: on, severity, status, note });
+  const rewrite = (
+    finding: FindingState,
+    change: Partial<Pick<FindingState, 'severity' | 'status' | 'note' | 'place'>>,
+  ) => {
+    const { finding: id, kind, part: on, severity, status, note, place: sits } = { ...finding, ...change };
+    return write('finding', { finding: id, kind, part: on, severity, status, note, ...(sits && { place: sits }) });
   };
   /** Writes a fault at this place; the same one again makes it worse. */
   const mark = (kind: SurveyFault['kind'], note: string) => {
     if (part === null) return;
-    const before = findingsHere.find((finding) => finding.kind === kind && (note === '' || finding.note === note));
+    // Two dents on one section are two findings when they sit at two spots.
+    const elsewhere = (finding: FindingState) =>
+      spot !== null && finding.place !== null && Math.abs(finding.place.at - spot.at) > sameSpot;
+    const before = findingsHere.find(
+      (finding) => finding.kind === kind && (note === '' || finding.note === note) && !elsewhere(finding),
+    );
     if (before) {
       setLastId(before.finding);
       rewrite(before, { severity: worse(before.severity) as 1 | 2 | 3 });
       return setSaid('Made worse');
     }
     const finding = newId();
-    if (!write('finding', { finding, kind, part, severity: 2, status: 'confirmed', note })) return;
+    if (
+      !write('finding', { finding, kind, part, severity: 2, status: 'confirmed', note, ...(spot && { place: spot }) })
+    )
+      return;
     setLastId(finding);
     setSaid(`${names.get(part) ?? part}: written`);
   };
@@ -158,6 +177,8 @@ export function useSurvey() {
       last && rewrite(last, { severity: Math.max(1, Math.min(3, last.severity + by)) as 1 | 2 | 3 }),
     doubt: () => last && rewrite(last, { status: last.status === 'suspected' ? 'confirmed' : 'suspected' }),
     note: (text: string) => last && rewrite(last, { note: text }),
+    sitsAt: (place_: PartPlace) => last && rewrite(last, { place: place_ }),
+    spot,
     choose: setLastId,
     writeLight,
     toggleSector,

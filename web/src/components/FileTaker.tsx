@@ -1,0 +1,70 @@
+'use client';
+
+import { useId, useRef, useState } from 'react';
+import { Form } from '@/client/bootstrap';
+
+/** What the server says of a file: taken, or every fault named. */
+export interface Answer {
+  message?: string;
+  problems?: { path: string; message: string }[];
+}
+
+const mostLines = 20;
+
+/** Sends a chosen file to the server, which takes all of it or nothing, and says what came of it. */
+export function FileTaker<T extends Answer>({
+  label,
+  accept,
+  url,
+  taken,
+}: {
+  label: string;
+  accept: string;
+  url: string;
+  taken: (answer: T, name: string) => string;
+}) {
+  const id = useId();
+  const file = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<{ ok: boolean; lines: string[] } | null>(null);
+  const send = async (chosen: File) => {
+    try {
+      const response = await fetch(url, { method: 'POST', body: chosen });
+      const answer = (await response.json()) as T;
+      const problems = answer.problems?.map(({ path, message }) => `${path || 'The file'}: ${message}`);
+      setSaid(
+        response.ok
+          ? { ok: true, lines: [taken(answer, chosen.name)] }
+          : { ok: false, lines: problems ?? [answer.message ?? 'It was refused.'] },
+      );
+    } catch {
+      setSaid({ ok: false, lines: ['The server does not answer. Try again in a moment.'] });
+    }
+    if (file.current) file.current.value = '';
+  };
+  return (
+    <>
+      <Form.Label htmlFor={id}>{label}</Form.Label>
+      <Form.Control
+        id={id}
+        ref={file}
+        type="file"
+        accept={accept}
+        onChange={(event) => {
+          const chosen = (event.target as HTMLInputElement).files?.[0];
+          if (chosen) void send(chosen);
+        }}
+      />
+      {said && (
+        <div role="alert" className={`say mt-2 ${said.ok ? 'sound' : 'fault'}`}>
+          {!said.ok && <strong>Nothing was taken.</strong>}
+          <ul className="mb-0">
+            {said.lines.slice(0, mostLines).map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+            {said.lines.length > mostLines && <li>and {said.lines.length - mostLines} more</li>}
+          </ul>
+        </div>
+      )}
+    </>
+  );
+}
