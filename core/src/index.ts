@@ -12,6 +12,7 @@ export * from './body';
 export * from './bore';
 export * from './hinges';
 export * from './joints';
+export * from './bushing';
 export * from './practice';
 export * from './cautions';
 export * from './judgement';

@@ -1,5 +1,6 @@
 import { bodyLineInput } from './body/bodyLine.schema';
 import { boreInput } from './bore/bore.schema';
+import { bushingInput } from './bushing/bushing.schema';
 import { hingeInput } from './hinges/hinge.schema';
 import { jointInput } from './joints/joint.schema';
 import { entryBodies, newEntrySchema, storedEntrySchema } from './logbook/entry.schema';
@@ -23,6 +24,7 @@ export const compiledSchemas: Record<string, object> = {
   solver_bore: boreInput,
   solver_hinge: hingeInput,
   solver_joint: jointInput,
+  solver_bushing: bushingInput,
   solver_plan: planInput,
   solver_schedule: scheduleInput,
   new_entry: newEntrySchema,

@@ -101,3 +101,22 @@ export const partWheres = ['board', 'bag', 'replaced', 'lost', 'borrowed'] as co
 export type PartWhere = (typeof partWheres)[number];
 
 export const padHolds = ['adhesive', 'screw', 'grommet'] as const;
+
+/** What a figure is a figure of. */
+export const measures = [
+  'gap',
+  'height',
+  'diameter',
+  'deviation',
+  'tube-outer',
+  'tube-inner',
+  'tube-length',
+  'rod',
+  'post-gap',
+  'tenon',
+  'receiver',
+  'leak',
+  'force',
+  'lost-motion',
+] as const;
+export type Measure = (typeof measures)[number];

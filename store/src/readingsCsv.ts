@@ -1,4 +1,13 @@
-import { mmPerUnit, printFigure, type JobState, type LengthUnit, type NewEntry, type Problem } from '@holotonos/core';
+import {
+  mmPerUnit,
+  printFigure,
+  unitOfMeasure,
+  type JobState,
+  type LengthUnit,
+  type Measure,
+  type NewEntry,
+  type Problem,
+} from '@holotonos/core';
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 
@@ -10,6 +19,7 @@ const columns = [
   'part',
   'measure',
   'clock (deg)',
+  'at (mm)',
   'value (mm)',
   'typed',
   'gauge',
@@ -31,7 +41,7 @@ export function readingsToCsv(state: JobState): string {
   const rows = state.entries.flatMap((entry) => {
     if (entry.kind !== 'reading' || state.struck.has(entry.id)) return [];
     const { point, value, typed, gauge } = entry.body;
-    const { group, part, measure, clock } = point;
+    const { group, part, measure, clock, at } = point;
     return [
       [
         entry.id,
@@ -41,6 +51,7 @@ export function readingsToCsv(state: JobState): string {
         part,
         measure,
         clock,
+        at ?? '',
         value,
         typed,
         gauge.id,
@@ -111,8 +122,10 @@ export function readingsFromCsv(text: string, author: string, now: string, mintI
         problems.push({ path: `line ${line}, column “${name}”`, message: `“${written}” is not a figure` });
       return number;
     };
-    const value = figure(valueColumn) * perUnit;
-    const typed = cell('typed') || `${printFigure(value, 'mm')} mm`;
+    const own = unitOfMeasure(cell('measure') as Measure);
+    // A force or a leak has a unit of its own, whatever the header says of lengths.
+    const value = figure(valueColumn) * (own === 'mm' ? perUnit : 1);
+    const typed = cell('typed') || `${printFigure(value, 'mm')} ${own}`;
     entries.push({
       id: cell('entry') || mintId(),
       kind: 'reading',
@@ -124,6 +137,7 @@ export function readingsFromCsv(text: string, author: string, now: string, mintI
           part: cell('part'),
           measure: cell('measure') as 'gap',
           clock: figure('clock (deg)'),
+          ...(cell('at (mm)') !== '' && { at: figure('at (mm)') }),
         },
         value,
         typed,

@@ -313,4 +313,28 @@ describe('migrations', () => {
     const error = await store.db.execute(sql`select * from nowhere`).catch((caught: unknown) => caught);
     expect(sqlState(error)).toBe('42P01');
   });
+  test('every group goes out as CSV and comes back, stations and forces among them', () => {
+    const [sax] = brackwaterJobs();
+    const state = foldJob(sax?.entries ?? []);
+    const text = readingsToCsv(state);
+    const groups = new Set([...state.points.values()].map(({ point }) => point.group));
+    expect([...groups].sort()).toEqual(['body-line', 'hinge', 'joint', 'pad', 'rim']);
+    const read = readingsFromCsv(text, 'x', '2026-11-23T09:00:00.000Z', randomUUID);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems.slice(0, 3)));
+    const bodies = (entries: readonly { id: string; kind: string; body: unknown }[]) =>
+      new Map(entries.filter(({ kind }) => kind === 'reading').map(({ id, body }) => [id, body]));
+    const struck = new Set(state.struck.keys());
+    expect(bodies(read.entries)).toEqual(bodies(state.entries.filter(({ id }) => !struck.has(id))));
+    const force = text.split('\r\n')[0] + '\r\n,,,spring,e-key,force,0,,0.9,,force-gauge,Force gauge,0.01,0.02,\r\n';
+    const inch = readingsFromCsv(
+      force.replace('value (mm)', 'value (in)'),
+      'x',
+      '2026-11-23T09:00:00.000Z',
+      randomUUID,
+    );
+    expect(inch.ok && inch.entries[0]?.kind === 'reading' && inch.entries[0].body).toMatchObject({
+      value: 0.9,
+      typed: '0.900 N',
+    });
+  });
 });

@@ -179,11 +179,18 @@ describe('strip-down and back, with the keyboard alone', () => {
     await settled();
     const first = await page.$('.board-part');
     await first?.focus();
+    // What is carried is told where it is, place by place.
+    const told = (words: string) =>
+      page.waitForFunction(
+        (wanted) => document.querySelector('[id^=DndLiveRegion]')?.textContent?.includes(wanted),
+        { timeout: patience },
+        words,
+      );
     await keys('Space');
-    await new Promise((wait) => setTimeout(wait, 200));
-    for (let i = 0; i < 5; i += 1) {
+    await told('over A1');
+    for (const row of ['B', 'C', 'D', 'E', 'F']) {
       await keys('ArrowDown');
-      await new Promise((wait) => setTimeout(wait, 100));
+      await told(`over ${row}1`);
     }
     await keys('Space');
     await page.waitForFunction(
@@ -364,6 +371,63 @@ describe('everyone can use it', () => {
     await page.goto(`${app.address}${path}`);
     await page.evaluate((theme) => (document.documentElement.dataset.bsTheme = theme), light);
     await page.waitForSelector('.strip');
+    expect(await axeProblems(page)).toEqual([]);
+  });
+});
+
+describe('groups of measures beside pads and rims', () => {
+  /** Goes to a part of a group and waits until its figures can be typed. */
+  const measure = async (group: string, part: string) => {
+    await open(`/jobs/LL-401/measure?group=${group}&part=${part}`);
+    await page.waitForFunction(() => document.activeElement?.matches('input[data-figure]'), { timeout: patience });
+  };
+  const read = async (values: readonly string[]) => {
+    for (const value of values) {
+      await page.keyboard.type(value);
+      await keys('Enter');
+    }
+  };
+
+  test('a hinge is measured in five figures and told what to swage and face', async () => {
+    await measure('hinge', 'e-key');
+    await read(['4.5', '2.55', '31.82', '2.50', '31.98']);
+    await seeText(page, 'Clearance on the rod');
+    await seeText(page, 'Hinge loose on its rod: E key');
+    await seeText(page, 'End play: E key');
+    await seeText(page, 'longer, the rod inside');
+    await settled();
+  });
+
+  test('a force in newtons has its own unit and limit; a figure that is none is refused', async () => {
+    await measure('spring', 'e-key');
+    await seeText(page, 'force at the touch to seal in N');
+    await read(['x']);
+    await seeText(page, 'Type a figure, for example 12.5');
+    await page.keyboard.press('Backspace');
+    await read(['0,9']);
+    await seeText(page, '0.90 N');
+    await page.waitForFunction(() => document.querySelector('[data-testid=verdict]')?.textContent?.includes('outside'));
+    await settled();
+    const reading = (await stateOf('LL-401')).points.get('spring:e-key:force@0')?.readings.at(-1);
+    expect(reading).toMatchObject({ value: 0.9, typed: '0,9', gauge: { id: 'force-gauge' } });
+  });
+
+  test('a bent body is seen along its quarter lines, station by station', async () => {
+    await measure('body-line', 'body');
+    const rows = await page.$$eval('table.readings tbody tr th', (all) =>
+      all.map((th) => (th as HTMLElement).innerText.trim()),
+    );
+    expect(rows.length).toBeGreaterThanOrEqual(20);
+    const figures = rows.map((row) => {
+      const [, at, clock] = /^([\d.]+) mm, (\d+)°$/.exec(row) ?? [];
+      const lean = Math.max(0, Number(at) - 180) * 0.006;
+      return (lean * Math.cos((Number(clock) * Math.PI) / 180)).toFixed(3);
+    });
+    await read(figures);
+    await seeText(page, 'Body bent: Body');
+    await seeText(page, 'push toward 180°');
+    await page.waitForSelector('canvas');
+    await settled();
     expect(await axeProblems(page)).toEqual([]);
   });
 });

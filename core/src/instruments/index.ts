@@ -6,5 +6,6 @@ export * from './changeType';
 export * from './blankType';
 export * from './mechanism';
 export * from './measuringPoints';
+export * from './unitOfMeasure';
 export * from './partNames';
 export * from './removableParts';

@@ -1,5 +1,5 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { families, measureGroups, padHolds } from '../vocabulary';
+import { families, measureGroups, measures, padHolds } from '../vocabulary';
 
 export const partId = { type: 'string', pattern: '^[a-z0-9-]+$', maxLength: 60 } as const;
 const id = partId;
@@ -187,10 +187,12 @@ export const typeRows = {
     },
     ['id', 'rank', 'must', 'press', 'pads', 'words'],
   ),
-  measuringPoints: row(
-    { group: { enum: measureGroups }, part: id, measure: { type: 'string', maxLength: 40 }, words },
-    ['group', 'part', 'measure', 'words'],
-  ),
+  measuringPoints: row({ group: { enum: measureGroups }, part: id, measure: { enum: measures }, words }, [
+    'group',
+    'part',
+    'measure',
+    'words',
+  ]),
   options: row({ id, name }, ['id', 'name']),
 } as const;
 

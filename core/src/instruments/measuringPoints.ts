@@ -1,11 +1,11 @@
-import type { MeasureGroup } from '../vocabulary';
+import type { Measure, MeasureGroup } from '../vocabulary';
 import type { InstrumentType } from './instrumentType.schema';
 
 /** Something that can be measured on a type: the group, the part, what of it, and where. */
 export interface MeasurePlace {
   group: MeasureGroup;
   part: string;
-  measure: string;
+  measure: Measure;
   /** mm from the upper end of the part, where the measure is taken along it */
   at?: number;
   clock?: number;
@@ -29,7 +29,7 @@ export function measuringPoints(type: InstrumentType): MeasurePlace[] {
   const add = (
     group: MeasureGroup,
     part: string,
-    measure: string,
+    measure: Measure,
     ats?: readonly number[],
     clocks?: readonly number[],
   ) => {
@@ -56,10 +56,11 @@ export function measuringPoints(type: InstrumentType): MeasurePlace[] {
   }
   for (const { id, rod } of type.keys) {
     if (rod === undefined) continue;
-    for (const measure of ['tube-inner', 'tube-length', 'rod', 'post-gap']) add('hinge', id, measure);
+    for (const measure of ['tube-outer', 'tube-inner', 'tube-length', 'rod', 'post-gap'] as const)
+      add('hinge', id, measure);
   }
   for (const { id, length } of type.joints) {
-    for (const measure of ['tenon', 'receiver']) add('joint', id, measure, [0, length / 2, length], across);
+    for (const measure of ['tenon', 'receiver'] as const) add('joint', id, measure, [0, length / 2, length], across);
     add('joint', id, 'leak');
   }
   for (const { id, springs } of type.keys) if (springs && springs.length > 0) add('spring', id, 'force');

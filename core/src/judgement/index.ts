@@ -4,3 +4,5 @@ export * from './padReport';
 export * from './rimReport';
 export * from './suggestFindings';
 export * from './judgeJob';
+export * from './partReport';
+export * from './groupReports';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { flat, gapsOverSaddle, saddle, sax, TestJob, thick } from '../../tests/testJob';
-import { judgeJob, measureStates, padPoint, stateOf, wholeState } from '.';
+import { groupsAnsweredHere, judgeJob, measureStates, padPoint, stateOf, wholeState } from '.';
 
 const judged = (job: TestJob) => judgeJob(job.state, sax);
 const keys = (job: TestJob) => judged(job).suggestions.map(({ key }) => key);
@@ -118,7 +118,7 @@ describe('suggestions', () => {
     const job = new TestJob();
     job.rim('e', saddle);
     job.pad('e', thick);
-    const nothing = judgeJob(job.state, sax, { rim: () => null, seat: () => null });
+    const nothing = judgeJob(job.state, sax, { ...groupsAnsweredHere, rim: () => null, seat: () => null });
     expect(nothing.suggestions).toEqual([]);
     expect(nothing.pads.get('e')?.seatInput).not.toBeNull();
   });

@@ -2,12 +2,15 @@ import type { InstrumentType } from '../instruments';
 import type { JobState } from '../logbook';
 import { solveSeat, type SeatInput, type SeatOutput } from '../pads';
 import type { MeasureState } from './measureState';
+import { groupReports, groupsAnsweredHere, type GroupAnswers } from './groupReports';
 import { padReport, type PadReport } from './padReport';
+import type { PartReport } from './partReport';
 import { solveRim } from '../rims';
 import { rimReport, type RimAnswers, type RimReport } from './rimReport';
 import {
   openSuggestions,
   suggestCommonCauses,
+  suggestFromPart,
   suggestFromRim,
   suggestFromSeat,
   type Suggestion,
@@ -21,16 +24,18 @@ export interface JudgedPad extends PadReport {
 export interface JobJudgement {
   pads: ReadonlyMap<string, JudgedPad>;
   rims: ReadonlyMap<string, RimReport>;
+  /** every other part that has been measured, by `group:part` */
+  parts: ReadonlyMap<string, PartReport>;
   suggestions: Suggestion[];
 }
 
 /** Who answers the questions a judgement has to ask. Null means the answer is not there yet. */
-export interface Answers {
+export interface Answers extends GroupAnswers {
   rim: RimAnswers;
   seat: (input: SeatInput) => SeatOutput | null;
 }
 
-const answeredHere: Answers = { rim: solveRim, seat: solveSeat };
+const answeredHere: Answers = { ...groupsAnsweredHere, rim: solveRim, seat: solveSeat };
 
 /**
  * Judges every pad and rim of a job from its fresh readings.
@@ -56,9 +61,12 @@ export function judgeJob(state: JobState, type: InstrumentType, answers: Answers
     const suggestion = seat && suggestFromSeat(report, seat);
     if (suggestion) suggestions.push(suggestion);
   }
+  const parts = groupReports(state, type, answers);
+  for (const report of parts.values()) suggestions.push(...suggestFromPart(report));
   return {
     pads,
     rims,
+    parts,
     suggestions: openSuggestions(state, type, [...suggestCommonCauses(state, type), ...suggestions]),
   };
 }
@@ -67,5 +75,5 @@ export function judgeJob(state: JobState, type: InstrumentType, answers: Answers
 export function stateOf(judgement: JobJudgement, group: string, part: string): MeasureState | null {
   if (group === 'pad') return judgement.pads.get(part)?.state ?? null;
   if (group === 'rim') return judgement.rims.get(part)?.state ?? null;
-  return null;
+  return judgement.parts.get(`${group}:${part}`)?.state ?? null;
 }

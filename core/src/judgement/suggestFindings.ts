@@ -4,6 +4,7 @@ import type { FindingState, JobState } from '../logbook';
 import type { SeatOutput } from '../pads';
 import type { FindingKind } from '../vocabulary';
 import type { PadReport } from './padReport';
+import type { PartReport } from './partReport';
 import type { RimReport } from './rimReport';
 
 /** A finding the figures speak for, waiting for a person to confirm, edit or decline it. */
@@ -115,6 +116,26 @@ export function suggestFromRim(report: RimReport): Suggestion[] {
   }
   return suggestions;
 }
+
+/** What the figures of any other part speak for. */
+export const suggestFromPart = ({ part, facts, findings, evidence, newestSeq }: PartReport): Suggestion[] =>
+  findings.map(({ kind, severity, cause, remedy }) => ({
+    key: `${kind}:${part}`,
+    kind,
+    part,
+    severity,
+    cause,
+    remedy,
+    why: facts
+      .filter(({ verdict }) => verdict === 'outside')
+      .map(({ words, value, unit, limit }) => {
+        const bound = [limit?.lower, limit?.upper].filter((side) => side !== undefined).join(' to ');
+        return `${words} ${value.toFixed(3)} ${unit} against ${bound} ${unit}`;
+      })
+      .join('; '),
+    evidence,
+    newestSeq,
+  }));
 
 /** What several findings speak for together: one deeper fault, to be looked at before any of them is cured. */
 export function suggestCommonCauses(state: JobState, type: InstrumentType): Suggestion[] {

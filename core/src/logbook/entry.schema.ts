@@ -6,6 +6,7 @@ import {
   findingKinds,
   findingStatuses,
   measureGroups,
+  measures,
   padHolds,
   partWheres,
   practiceNames,
@@ -37,8 +38,9 @@ const point = {
   properties: {
     group: { enum: measureGroups },
     part: { type: 'string', pattern: '^[a-z0-9-]+$', maxLength: 60 },
-    measure: { enum: ['gap', 'height', 'diameter'] },
-    clock: { type: 'number', minimum: 0, exclusiveMaximum: 360 },
+    measure: { enum: measures },
+    clock: { type: 'number', minimum: 0, exclusiveMaximum: 360, description: '0 where the measure has no direction' },
+    at: { type: 'number', minimum: 0, maximum: 5000, description: 'mm along the part, where it is taken at stations' },
   },
   required: ['group', 'part', 'measure', 'clock'],
   additionalProperties: false,
@@ -98,7 +100,12 @@ export const entryBodies = {
     type: 'object',
     properties: {
       point,
-      value: { type: 'number', minimum: -1000, maximum: 10000, description: 'millimetres' },
+      value: {
+        type: 'number',
+        minimum: -1000,
+        maximum: 10000,
+        description: 'in the unit of the measure: mm; a leak in mL/min, a force in N',
+      },
       typed: { ...freeText(40), description: 'as it was typed, with its unit' },
       gauge,
     },

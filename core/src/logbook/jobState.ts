@@ -168,8 +168,8 @@ export const emptyJobState: JobState = {
  *
  * @example pointKey({ group: 'pad', part: 'low-e', measure: 'gap', clock: 45 }) // => "pad:low-e:gap@45"
  */
-export const pointKey = ({ group, part, measure, clock }: MeasuringPoint): string =>
-  `${group}:${part}:${measure}@${clock}`;
+export const pointKey = ({ group, part, measure, clock, at }: MeasuringPoint): string =>
+  `${group}:${part}:${measure}@${clock}${at === undefined ? '' : `/${at}`}`;
 
 /**
  * Does a pattern `group:part` or `group:*` speak of this group and part?

@@ -1,14 +1,15 @@
 import { isOpenStatus } from '../findings';
 import { partNames, type InstrumentType } from '../instruments';
 import type { FindingState, JobState, OperationState } from '../logbook';
-import { measureStateWords, stateOf, type JobJudgement } from '../judgement';
+import { measureStateWords, reportedGroups, stateOf, type JobJudgement } from '../judgement';
+import type { MeasureGroup } from '../vocabulary';
 import { operationKind, type OperationKindName } from './operations';
 import { operationTitle, planOverhaul } from './planOverhaul';
 import type { PlannedOperation } from './plan.schema';
 
 /** One fresh measure a step asks for, and whether it is there. */
 export interface GateCheck {
-  group: 'pad' | 'rim';
+  group: MeasureGroup;
   part: string;
   open: boolean;
   /** what is missing, in words */
@@ -38,7 +39,7 @@ export interface JobPlan {
 }
 
 /** Groups this version can measure; a gate asks only for what a technician can give it. */
-const measurable = new Set(['pad', 'rim']);
+const measurable = new Set<string>(['pad', 'rim', ...reportedGroups]);
 
 /** Findings that ask for work, or asked for it before it was done. */
 const planned = (finding: FindingState) =>
@@ -67,7 +68,7 @@ function gateOf(
       const open = found === 'within' || found === 'undecided';
       const place = `${group} of ${names.get(concerned) ?? concerned}`;
       const why = open ? `${place}: ${measureStateWords[found]}` : `${place} is ${measureStateWords[found]}`;
-      checks.push({ group: group as 'pad' | 'rim', part: concerned, open, why });
+      checks.push({ group: group as MeasureGroup, part: concerned, open, why });
     }
   }
   return checks;

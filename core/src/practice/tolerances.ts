@@ -138,6 +138,18 @@ export function tolerance(name: ToleranceName, family: Family, practice: Practic
   return row[columnOf[family]]?.[rank[practice]] ?? null;
 }
 
+/** The upper limit of a measure, or null where it does not arise or is a band. */
+export function upperLimit(name: ToleranceName, family: Family, practice: PracticeName): number | null {
+  const limit = tolerance(name, family, practice);
+  return typeof limit === 'number' ? limit : null;
+}
+
+/** The band of a measure, or null where it does not arise or has an upper limit only. */
+export function bandOf(name: ToleranceName, family: Family, practice: PracticeName): readonly [number, number] | null {
+  const limit = tolerance(name, family, practice);
+  return limit === null || typeof limit === 'number' ? null : limit;
+}
+
 const upper = (limit: Tolerance | null, otherwise: number) => (typeof limit === 'number' ? limit : otherwise);
 
 /** Limits for a tone-hole rim: flatness depends on whether the hole is wider than 20 mm. */

@@ -1,5 +1,6 @@
 import { bodyLineSolver } from '../body';
 import { boreSolver } from '../bore';
+import { bushingSolver } from '../bushing';
 import { hingeSolver } from '../hinges';
 import { jointSolver } from '../joints';
 import { conformitySolver } from '../metrology';
@@ -18,6 +19,7 @@ const all = [
   boreSolver,
   hingeSolver,
   jointSolver,
+  bushingSolver,
   planSolver,
   scheduleSolver,
 ] as const;

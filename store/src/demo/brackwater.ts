@@ -5,6 +5,7 @@ import {
   instrumentType,
   surveyStations,
   type InstrumentType,
+  type MeasuringPoint,
 } from '@holotonos/core';
 import { DemoJob } from './demoJob';
 import { crackedWood, dentedTube, doubtfulSeam, rustedRod } from './drawings';
@@ -53,7 +54,7 @@ function altoSaxophone(): DemoJob {
   job.finding('body-bent', 'body', 2, 'Bent toward the bell at the lower stack, seen along the light edge');
   job.finding('bell-turned', 'bell', 2, 'Low B lands on one side; guard foot 2 mm off its old marks');
   job.finding('hole-unsoldered', 'd', 2, 'Bright spot in the tarnish round the low D seam');
-  job.finding('joint-loose', 'neck', 2, 'Wobbles with the screw tight');
+  job.finding('joint-loose', 'neck-receiver', 2, 'Wobbles with the screw tight');
   job.finding('tarnish', 'instrument', 1, 'Even, brown; engraving sharp below');
   const dent = job.finding('dent', 'low-c', 1, 'Small, below low C, away from the rim');
   job.photo(dentedTube(520), { part: 'body', caption: 'light edge along the lower stack' }, [
@@ -82,6 +83,28 @@ function altoSaxophone(): DemoJob {
     job.write('observation', { part, about: 'fit', hold: 'adhesive', mark });
   }
   job.goTo(1);
+  // The shelf came down on the lower stack: the body leans toward the bell from there on.
+  const leans = (degrees: number) => (point: MeasuringPoint) =>
+    Math.cos(((point.clock - 325) * Math.PI) / 180) *
+    Math.max(0, (point.at ?? 0) - 372) *
+    Math.tan((degrees * Math.PI) / 180);
+  job.measurePart('body-line', 'body', 'dial-indicator', leans(0.55));
+  const neck =
+    (wide: number) =>
+    ({ measure, at = 0, clock }: MeasuringPoint) => {
+      if (measure === 'leak') return null;
+      return measure === 'receiver' ? 24.47 : 24.47 - wide - at * 0.0018 + (clock === 0 ? 0.006 : 0);
+    };
+  job.measurePart('joint', 'neck-receiver', 'micrometer', neck(0.045));
+  job.measurePart(
+    'hinge',
+    'low-b-key',
+    'micrometer',
+    ({ measure }) =>
+      ({ 'tube-outer': 5.2, 'tube-inner': 2.848, 'tube-length': 98.72, 'rod': 2.8, 'post-gap': 98.95 })[
+        measure as 'rod'
+      ] ?? null,
+  );
   for (const part of ['f', 'e', 'low-b', 'low-c-sharp', 'd']) job.measureRim(part);
   const wrong = job.entries.at(-3);
   job.write('strike', { entry: wrong?.id ?? '', reason: 'Plate had slipped on its plug' });
@@ -97,6 +120,7 @@ function altoSaxophone(): DemoJob {
   });
   job.author = 'Perrin Oake';
   job.doThrough('seams');
+  job.measurePart('body-line', 'body', 'dial-indicator', leans(0.03));
   for (const part of ['f', 'e', 'd', 'low-c', 'g']) job.measureRim(part, part === 'f');
   job.author = 'Juno Tam';
   job.repairRim('f');
@@ -124,6 +148,9 @@ function altoSaxophone(): DemoJob {
   ] as const) {
     Object.assign(truth.pads.get(part) ?? {}, { thickness, side });
   }
+  job.measurePart('joint', 'neck-receiver', 'micrometer', ({ measure, clock }) =>
+    measure === 'leak' ? null : measure === 'receiver' ? 24.47 : 24.465 - (clock === 0 ? 0.001 : 0),
+  );
   job.measureRim('e');
   for (const part of ['b', 'a', 'g', 'g-sharp', 'f-sharp', 'f', 'e', 'd', 'low-c']) job.measurePad(part);
   job.write('note', {

@@ -17,6 +17,7 @@ import {
   diameterClocks,
   rimClocks,
   pictureWords,
+  pointsOfPart,
   removableParts,
   shelfGauges,
   soundInstrument,
@@ -185,6 +186,19 @@ export class DemoJob {
     for (const clock of diameterClocks) {
       const oval = rim.saddle * Math.cos(((clock - rim.saddleClock) * Math.PI) / 90);
       this.reading(diameterPoint(part, clock), hole.diameter + oval, 'telescoping-gauge');
+    }
+  }
+
+  /** Reads every point of one part from what is true there; null leaves a point out. */
+  measurePart(
+    group: 'body-line' | 'bore' | 'hinge' | 'joint',
+    part: string,
+    gaugeId: string,
+    truth: (point: MeasuringPoint) => number | null,
+  ): void {
+    for (const { point } of pointsOfPart(this.state, this.type, group, part)) {
+      const value = truth(point);
+      if (value !== null) this.reading(point, value, gaugeId);
     }
   }
 

@@ -65,11 +65,16 @@ export function BenchProvider({ children }: { children: ReactNode }) {
   const [pageKeys, setPageKeys] = useState<KeyHelp[]>([]);
 
   useEffect(() => {
-    // What this browser remembers is only known once it runs here; the server draws the defaults.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    setAuthorState(localStorage.getItem('holotonos-author') ?? '');
-    setPeople(rememberedPeople());
-    setLight(document.documentElement.dataset.bsTheme === 'dark' ? 'leak' : 'day');
+    const recall = () => {
+      setAuthorState(localStorage.getItem('holotonos-author') ?? '');
+      setPeople(rememberedPeople());
+      setLight(document.documentElement.dataset.bsTheme === 'dark' ? 'leak' : 'day');
+    };
+    // What this browser remembers is only known once it runs here. A change while the page still streams in would make
+    // React draw it a second time instead of taking over what is there, and the focus would be lost.
+    if (document.readyState === 'complete') recall();
+    else window.addEventListener('load', recall, { once: true });
+    return () => window.removeEventListener('load', recall);
   }, []);
 
   const setAuthor = useCallback((name: string) => {

@@ -1,12 +1,20 @@
 'use client';
 
-import { solveRim, solveSeat, type Answers, type RimInput, type SeatInput, type SolverResult } from '@holotonos/core';
+import {
+  groupsAnsweredHere,
+  solveRim,
+  solveSeat,
+  type Answers,
+  type RimInput,
+  type SeatInput,
+  type SolverResult,
+} from '@holotonos/core';
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { SolverWorker } from '@/workers/solver.worker';
 
-type Question = { name: 'rim'; input: RimInput } | { name: 'seat'; input: SeatInput };
-const keyOf = ({ name, input }: Question) => `${name} ${JSON.stringify(input)}`;
+/** Solvers a judgement asks. */
+type Asked = 'rim' | 'seat' | 'body-line' | 'bore' | 'hinge' | 'joint';
 
 /** Answers that are kept; older ones are worked out again if they are ever asked for. */
 const mostKept = 2000;
@@ -31,8 +39,9 @@ export function useSolverAnswers(): Answers & { version: number } {
   }, []);
 
   return useMemo(() => {
-    const ask = <Output>(question: Question, solveHere: () => Output): Output | null => {
-      const key = keyOf(question);
+    const ask = <Input, Output>(name: Asked, input: Input, solve: (input: Input) => Output): Output | null => {
+      const key = `${name} ${JSON.stringify(input)}`;
+      const solveHere = () => solve(input);
       if (known.current.has(key)) return known.current.get(key) as Output | null;
       const solver = worker.current;
       if (!solver) {
@@ -50,7 +59,7 @@ export function useSolverAnswers(): Answers & { version: number } {
           setVersion((n) => n + 1);
         };
         // A worker that cannot be loaded must not leave the question open: then it is answered here.
-        void solver.solve(question.name, question.input).then(
+        void solver.solve(name, input).then(
           (result: SolverResult) => settle(result.status === 'solved' ? result.output : null),
           () => settle(solveHere()),
         );
@@ -59,8 +68,12 @@ export function useSolverAnswers(): Answers & { version: number } {
     };
     return {
       version,
-      rim: (input: RimInput) => ask({ name: 'rim', input }, () => solveRim(input)),
-      seat: (input: SeatInput) => ask({ name: 'seat', input }, () => solveSeat(input)),
+      rim: (input: RimInput) => ask('rim', input, solveRim),
+      seat: (input: SeatInput) => ask('seat', input, solveSeat),
+      line: (input) => ask('body-line', input, groupsAnsweredHere.line),
+      bore: (input) => ask('bore', input, groupsAnsweredHere.bore),
+      hinge: (input) => ask('hinge', input, groupsAnsweredHere.hinge),
+      joint: (input) => ask('joint', input, groupsAnsweredHere.joint),
     };
   }, [version]);
 }

@@ -8,7 +8,9 @@ import { useJob } from '@/client/JobContext';
 import { Button } from '@/client/bootstrap';
 import { dayText } from '@/client/words';
 import { Strip } from '@/strip/Strip';
-import { StripControlProvider, useStripControlHeld, type StripControl } from '@/strip/StripControl';
+import { LinkWaits } from './LinkWaits';
+import { isMeasuredGroup, partsToMeasure, type MeasuredGroup } from '@/measure/groups';
+import { StripControlProvider, useStripControlHeld, type StripControl, type StripTarget } from '@/strip/StripControl';
 
 function Tabs() {
   const { ticket, judgement } = useJob();
@@ -34,11 +36,24 @@ function Tabs() {
               {count}
             </span>
           ) : null}
+          <LinkWaits />
         </Link>
       ))}
     </nav>
   );
 }
+
+/** What can be gone to on the strip while a group is measured. */
+const targetsOfGroup: Record<MeasuredGroup, readonly StripTarget[]> = {
+  'body-line': ['sections'],
+  'bore': ['sections'],
+  'rim': ['holes'],
+  'joint': ['joints'],
+  'hinge': ['keys'],
+  'pad': ['holes'],
+  'link': ['holes'],
+  'spring': ['keys'],
+};
 
 /** The strip as every page has it that does not take it for itself: holes, with the states of their measures. */
 function JobStrip() {
@@ -48,18 +63,19 @@ function JobStrip() {
   const query = useSearchParams();
   const held = useStripControlHeld();
   const measuring = path.endsWith('/measure');
-  const group = measuring && query.get('group') === 'rim' ? 'rim' : 'pad';
+  const asked = query.get('group');
+  const group = measuring && isMeasuredGroup(asked) ? asked : 'pad';
   const here = query.get('part');
   const own = useMemo(
     (): StripControl => ({
-      targets: ['holes'],
+      targets: measuring ? targetsOfGroup[group] : ['holes'],
       here,
       stateOfPart: (part: string): MeasureState[] =>
         (measuring ? [group] : ['rim', 'pad'])
           .map((each) => stateOf(judgement, each, part))
           .filter((state) => state !== null),
       onPick: (part: string) => {
-        const to = type.pads.some(({ hole }) => hole === part) ? group : 'rim';
+        const to = partsToMeasure(type, group).includes(part) ? group : 'rim';
         router.push(`/jobs/${ticket}/measure?group=${to}&part=${part}`);
       },
     }),

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useBench } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
+import { LinkWaits } from './LinkWaits';
 
 export function Masthead() {
   const { author, setAuthor, people, rememberAuthor, light, switchLight, setHelpOpen } = useBench();
@@ -12,10 +13,22 @@ export function Masthead() {
         Holotonos
       </Link>
       <nav aria-label="Main" className="job-tabs">
-        <Link href="/">Bench</Link>
-        <Link href="/tickets/new">New ticket</Link>
-        <Link href="/types">Types</Link>
-        <Link href="/import">Import</Link>
+        <Link href="/">
+          Bench
+          <LinkWaits />
+        </Link>
+        <Link href="/tickets/new">
+          New ticket
+          <LinkWaits />
+        </Link>
+        <Link href="/types">
+          Types
+          <LinkWaits />
+        </Link>
+        <Link href="/import">
+          Import
+          <LinkWaits />
+        </Link>
       </nav>
       <span className="spacer" />
       <label htmlFor="who">At the bench</label>

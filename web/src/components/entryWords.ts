@@ -20,6 +20,14 @@ const whereWords: Record<PartWhere, string> = {
   borrowed: 'lent out',
 };
 
+/** What is measured at a point, and where on its part. */
+export const pointWords = ({ measure, clock, at }: EntryBody<'reading'>['point']): string => {
+  const directed =
+    at !== undefined || clock !== 0 || measure === 'gap' || measure === 'height' || measure === 'diameter';
+  const along = at === undefined ? '' : `${Math.round(at * 10) / 10} mm, `;
+  return `${measure.replaceAll('-', ' ')}${directed ? ` at ${along}${clock}°` : ''}`;
+};
+
 /** Where a part lies, such as “on the board at B4”. */
 export const placeWords = ({ where, cell }: { where: PartWhere; cell?: string | null }): string =>
   cell ? `${whereWords[where]} at ${cell}` : whereWords[where];
@@ -59,7 +67,7 @@ export function entryWords(entry: Entry, names: ReadonlyMap<string, string>): st
       return `Taken in from ${entry.body.owner}`;
     case 'reading': {
       const { point, typed, gauge } = entry.body;
-      return `Read ${typed.replace('-', '−')} · ${point.group} of ${name(point.part)}, ${point.measure} at ${point.clock}° · ${gauge.name}`;
+      return `Read ${typed.replace('-', '−')} · ${point.group} of ${name(point.part)}, ${pointWords(point)} · ${gauge.name}`;
     }
     case 'finding':
       return `${findingWords[entry.body.kind].title}, ${name(entry.body.part)}: ${findingStatusWords[entry.body.status]}`;

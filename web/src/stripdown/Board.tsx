@@ -15,14 +15,22 @@ import { boardCells, type OffPart } from '@holotonos/core';
 import { useId, useMemo } from 'react';
 import { useJob } from '@/client/JobContext';
 
+/** The distance from one of these edges to the next. */
+const pitch = (edges: readonly number[]): number => {
+  const [first = 0, second = first + 60] = [...new Set(edges)].sort((a, b) => a - b);
+  return second - first;
+};
+
 /** With the keyboard a part is carried one place at a time. */
 const oneCell: KeyboardCoordinateGetter = (event, { currentCoordinates, context: { droppableRects } }) => {
-  const [{ width, height } = { width: 60, height: 48 }] = droppableRects.values();
+  const cells = [...droppableRects.values()];
+  const across = pitch(cells.map(({ left }) => left));
+  const down = pitch(cells.map(({ top }) => top));
   const by: Record<string, [number, number]> = {
-    ArrowRight: [width, 0],
-    ArrowLeft: [-width, 0],
-    ArrowDown: [0, height],
-    ArrowUp: [0, -height],
+    ArrowRight: [across, 0],
+    ArrowLeft: [-across, 0],
+    ArrowDown: [0, down],
+    ArrowUp: [0, -down],
   };
   const step = by[event.code];
   if (!step) return undefined;

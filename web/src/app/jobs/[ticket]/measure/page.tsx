@@ -1,4 +1,4 @@
-import { MeasureView } from '@/components/MeasureView';
+import { MeasureView } from '@/measure/MeasureView';
 
 export default function MeasurePage() {
   return <MeasureView />;

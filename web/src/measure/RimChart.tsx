@@ -3,38 +3,11 @@
 import { mmPerUnit, type LengthUnit, type RimReport } from '@holotonos/core';
 import { CategoryScale, Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 import { Line } from 'react-chartjs-2';
-import { useEffect, useState } from 'react';
-import { useBench } from '@/client/BenchContext';
+import { useColours } from './useColours';
 
 Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', sans-serif";
 Chart.defaults.font.size = 13;
 Chart.register(CategoryScale, LinearScale, PointElement, LineElement, Tooltip, Legend);
-
-/** The colours of the light that is on, read from the page so that there is one place for them. */
-function useColours() {
-  const { light } = useBench();
-  const [colours, setColours] = useState({
-    ink: '#241a17',
-    soft: '#4b4441',
-    line: '#a9b0b5',
-    action: '#0b5c52',
-    attention: '#7a5200',
-  });
-  useEffect(() => {
-    const style = getComputedStyle(document.documentElement);
-    const read = (name: string) => style.getPropertyValue(name).trim();
-    // Colours live in the style sheet and are only known once it is applied.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    setColours({
-      ink: read('--ink'),
-      soft: read('--ink-soft'),
-      line: read('--line'),
-      action: read('--action'),
-      attention: read('--attention'),
-    });
-  }, [light]);
-  return colours;
-}
 
 /** Rim height round the clock, with the plane through it and what remains beside the plane. */
 export function RimChart({ report, unit }: { report: RimReport; unit: LengthUnit }) {

@@ -1,38 +1,45 @@
 'use client';
 
 import {
-  adviceWords,
-  parseLength,
-  pictureWords,
   pointKey,
+  pointsOfPart,
   printLength,
   printWithUncertainty,
   shelfGauges,
   stateOf,
+  unitOfMeasure,
   type ConformityOutput,
+  type InstrumentType,
   type JobJudgement,
+  type JobState,
+  type Measure,
   type MeasureState,
   type MeasuringPoint,
   type PointReading,
 } from '@holotonos/core';
-import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
-import { Bands } from './JobShell';
-import { LeakPicture } from './LeakPicture';
-import { StateMark } from './StateMark';
-import { SuggestionCard } from './SuggestionCard';
-
-// The chart library is only fetched where a rim is looked at.
-const RimChart = dynamic(() => import('./RimChart').then((module) => module.RimChart), {
-  ssr: false,
-  loading: () => <p className="soft">Drawing …</p>,
-});
-
-type Group = 'pad' | 'rim';
+import { pointWords } from '@/components/entryWords';
+import { Bands } from '@/components/JobShell';
+import { StateMark } from '@/components/StateMark';
+import { SuggestionCard } from '@/components/SuggestionCard';
+import {
+  gaugeFor,
+  isMeasuredGroup,
+  measuredGroups,
+  measureWords,
+  parseFigure,
+  partsToMeasure,
+  printFigureOf,
+  typedUnit,
+  type MeasuredGroup,
+} from './groups';
+import { PadPanel } from './PadPanel';
+import { ReportPanel } from './ReportPanel';
+import { RimPanel } from './RimPanel';
 
 interface Row extends PointReading {
   key: string;
@@ -49,27 +56,42 @@ const keys = [
   { keys: 'Ctrl Z', does: 'strike the last reading of this part' },
 ];
 
-const place = ({ measure, clock }: MeasuringPoint) => `${measure === 'diameter' ? 'across ' : ''}${clock}°`;
+/** Where on its part a point lies, as short as can be understood beside the others of its group. */
+function place(point: MeasuringPoint): string {
+  const { group, measure, clock, at } = point;
+  if (group === 'pad' || group === 'rim') return `${measure === 'diameter' ? 'across ' : ''}${clock}°`;
+  if (at === undefined) return pointWords(point);
+  return `${group === 'joint' ? `${measure} ` : ''}${Math.round(at * 10) / 10} mm, ${clock}°`;
+}
 const clockName = (clock: number) => ({ 0: 'front', 90: 'right', 180: 'hinge', 270: 'left' })[clock] ?? '';
 
 /** The positions of one part with what is known at each. */
-function rowsOf(judgement: JobJudgement, group: Group, part: string): Row[] {
+function rowsOf(
+  state: JobState,
+  type: InstrumentType,
+  judgement: JobJudgement,
+  group: MeasuredGroup,
+  part: string,
+): Row[] {
   const pad = judgement.pads.get(part);
   const rim = judgement.rims.get(part);
-  if (group === 'pad') {
-    return (pad?.points ?? []).map((point) => ({
-      ...point,
-      key: pointKey(point.point),
-      place: place(point.point),
-      optional: false,
-    }));
-  }
-  return [...(rim?.heights ?? []), ...(rim?.diameters ?? [])].map((point) => ({
+  const row = <T extends PointReading>(point: T) => ({
     ...point,
     key: pointKey(point.point),
     place: place(point.point),
+  });
+  if (group === 'pad') return (pad?.points ?? []).map((point) => ({ ...row(point), optional: false }));
+  if (group === 'rim')
+    return [...(rim?.heights ?? []), ...(rim?.diameters ?? [])].map((point) => ({
+      ...row(point),
+      conformity: null,
+      optional: point.point.measure === 'diameter',
+    }));
+  return pointsOfPart(state, type, group, part).map((point) => ({
+    ...row(point),
+    state: point.fresh.length > 0 ? 'within' : point.stale.length > 0 ? 'stale' : 'unmeasured',
     conformity: null,
-    optional: point.point.measure === 'diameter',
+    optional: point.point.measure === 'leak',
   }));
 }
 
@@ -79,23 +101,20 @@ function rowState({ state, optional, conformity, mean }: Row) {
   return conformity || mean === null ? <StateMark state={state} /> : <span className="soft">read</span>;
 }
 
-const gaugeFor = (measure: MeasuringPoint['measure']) =>
-  ({ gap: 'feeler-film', height: 'dial-indicator', diameter: 'telescoping-gauge' })[measure];
-
-/** The pads or rims of the instrument, walked with the keyboard alone. */
+/** Every group of measures of the instrument, part by part, walked with the keyboard alone. */
 export function MeasureView() {
   const { ticket, type, names, state, judgement, write } = useJob();
   const router = useRouter();
   const query = useSearchParams();
-  const group: Group = query.get('group') === 'rim' ? 'rim' : 'pad';
-  const parts = useMemo(() => {
-    const padded = new Set(type.pads.map(({ hole }) => hole));
-    return type.holes.filter(({ id }) => group === 'rim' || padded.has(id)).map(({ id }) => id);
-  }, [type, group]);
+  const wanted = query.get('group');
+  const group: MeasuredGroup = isMeasuredGroup(wanted) ? wanted : 'pad';
+  const parts = useMemo(() => partsToMeasure(type, group), [type, group]);
   const asked = query.get('part') ?? '';
   const part = parts.includes(asked) ? asked : (parts[0] ?? '');
-  const rows = rowsOf(judgement, group, part);
-  const go = (toGroup: Group, to: string) =>
+  const rows = useMemo(() => rowsOf(state, type, judgement, group, part), [state, type, judgement, group, part]);
+  const link = type.links.find(({ id }) => id === part);
+  const nameOf = (id: string) => names.get(id) ?? id;
+  const go = (toGroup: MeasuredGroup, to: string) =>
     router.replace(`/jobs/${ticket}/measure?group=${toGroup}&part=${to}`, { scroll: false });
   usePageKeys(keys);
 
@@ -125,24 +144,24 @@ export function MeasureView() {
         write('strike', { entry: last.id, reason: 'undone while measuring' });
         return last.body.point;
       }}
-      partName={names.get(part) ?? part}
+      partName={link ? `${nameOf(link.driver)} to ${nameOf(link.follower)}` : nameOf(part)}
     />
   );
 }
 
 interface PartProps {
-  group: Group;
+  group: MeasuredGroup;
   part: string;
   parts: string[];
   rows: Row[];
   partName: string;
-  go: (group: Group, part: string) => void;
+  go: (group: MeasuredGroup, part: string) => void;
   onReading: (point: MeasuringPoint, value: number, typed: string, gaugeId: string) => boolean;
   onUndo: () => MeasuringPoint | null;
 }
 
 function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo }: PartProps) {
-  const { state, judgement, names } = useJob();
+  const { state, type, judgement, names } = useJob();
   const { unit } = state;
   const id = useId();
   const input = useRef<HTMLInputElement>(null);
@@ -153,16 +172,18 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [lastKey, setLastKey] = useState<string | null>(null);
-  const [gauges, setGauges] = useState<Partial<Record<MeasuringPoint['measure'], string>>>({});
+  const [gauges, setGauges] = useState<Partial<Record<Measure, string>>>({});
   const [said, setSaid] = useState('');
 
   const row = rows[index];
   const measure = row?.point.measure ?? 'gap';
-  const gaugeId = gauges[measure] ?? gaugeFor(measure);
+  const gaugeId = gauges[measure] ?? gaugeFor[measure];
+  const report = judgement.parts.get(`${group}:${part}`) ?? null;
   const pad = judgement.pads.get(part);
   const rim = judgement.rims.get(part);
   const suggestions = judgement.suggestions.filter((suggestion) => suggestion.part === part);
-  const limit = group === 'pad' ? pad?.limit : rim?.limits.flatness;
+  const limit = group === 'pad' ? pad?.limit : group === 'rim' ? rim?.limits.flatness : undefined;
+  const own = unitOfMeasure(measure);
   const last = rows.find(({ key }) => key === lastKey) ?? row;
   const lastReading = last?.fresh.at(-1);
 
@@ -184,11 +205,9 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
 
   const take = () => {
     if (!row) return;
-    const parsed = parseLength(text, unit);
+    const parsed = parseFigure(text, measure, unit);
     if (!parsed.ok) return setProblem(parsed.problem);
-    if (measure === 'gap' && parsed.mm < 0) return setProblem('A gap cannot be less than 0.');
-    if (measure === 'diameter' && parsed.mm <= 0) return setProblem('A diameter must be more than 0.');
-    if (!onReading(row.point, parsed.mm, text.trim(), gaugeId)) return;
+    if (!onReading(row.point, parsed.value, text.trim(), gaugeId)) return;
     setProblem(null);
     setText('');
     setLastKey(row.key);
@@ -217,34 +236,34 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
   const partState = stateOf(judgement, group, part) ?? 'unmeasured';
   const verdictState = group === 'pad' ? (last?.state ?? 'unmeasured') : partState;
   const nextRow = rows[index + 1];
+  const groupWords = measuredGroups.find(({ id: each }) => each === group)?.words ?? '';
 
   const answers = suggestions.map((suggestion) => <SuggestionCard key={suggestion.key} suggestion={suggestion} />);
 
   const work = (
     <div className="measure">
       <div>
-        <div className="d-flex gap-2 mb-2" role="group" aria-label="What to measure">
-          {(['pad', 'rim'] as const).map((each) => (
+        <div className="measure-groups mb-2" role="group" aria-label="What to measure">
+          {measuredGroups.map(({ id: each, words }) => (
             <Button
               key={each}
               variant={each === group ? 'primary' : 'quiet'}
               aria-pressed={each === group}
-              onClick={() => go(each, part)}
+              onClick={() => {
+                const known = partsToMeasure(type, each);
+                go(each, known.includes(part) ? part : (known[0] ?? ''));
+              }}
             >
-              {each === 'pad' ? 'Pads' : 'Rims'}
+              {words}
             </Button>
           ))}
         </div>
-        <ul
-          ref={listed}
-          className="part-list"
-          aria-label={group === 'pad' ? 'Pads along the tube' : 'Rims along the tube'}
-        >
+        <ul ref={listed} className="part-list" aria-label={`${groupWords} along the tube`}>
           {parts.map((each) => (
             <li key={each}>
               <button type="button" aria-current={each === part ? 'true' : undefined} onClick={() => go(group, each)}>
                 <StateMark state={stateOf(judgement, group, each) ?? 'unmeasured'} word={false} />
-                {names.get(each)}
+                {names.get(each) ?? each.replaceAll('-', ' ')}
               </button>
             </li>
           ))}
@@ -252,61 +271,13 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
       </div>
       <div className="sheet mb-0">
         <h2>
-          {group === 'pad' ? 'Pad' : 'Rim'} of {partName} <StateMark state={partState} />
+          {group === 'pad' ? `Pad of ${partName}` : group === 'rim' ? `Rim of ${partName}` : partName}{' '}
+          <StateMark state={partState} />
         </h2>
-        {group === 'pad' && pad && (
-          <div className="judged">
-            <LeakPicture pad={pad} here={row?.point.clock ?? null} />
-            <div>
-              <p className="mb-1" aria-live="polite">
-                {pad.seat ? (
-                  <>
-                    <strong>{pictureWords[pad.seat.picture].title}.</strong> {pictureWords[pad.seat.picture].causes}{' '}
-                    {pad.seat.rimSuspected ? 'The gaps follow the hollows of the rim. ' : ''}
-                    <strong>{adviceWords[pad.seat.advice]}</strong>
-                  </>
-                ) : (
-                  <span className="soft">
-                    All eight positions at the lightest touch make the picture. Let the finger only rest on the key.
-                  </span>
-                )}
-              </p>
-              {answers}
-            </div>
-          </div>
-        )}
-        {group === 'rim' && rim && (
-          <>
-            <RimChart report={rim} unit={unit} />
-            {rim.rim && rim.flatness ? (
-              <dl className="row mb-0 mt-2">
-                <dt className="col-5">Flatness</dt>
-                <dd className="col-7">
-                  {printWithUncertainty(rim.rim.flatness, rim.flatness.expandedUncertainty, unit)}, limit{' '}
-                  {printLength(rim.limits.flatness, unit)}
-                </dd>
-                <dt className="col-5">Tilt across the rim</dt>
-                <dd className="col-7">
-                  {printLength(rim.rim.tilt, unit)}, limit {printLength(rim.limits.tilt, unit)}
-                  {rim.rim.highClock !== null && <>; high at {Math.round(rim.rim.highClock)}°</>}
-                </dd>
-                {rim.rim.ellipse && (
-                  <>
-                    <dt className="col-5">Ovality</dt>
-                    <dd className="col-7">
-                      {printLength(rim.rim.ellipse.ovality, unit)}, limit {printLength(rim.limits.ovality, unit)}
-                    </dd>
-                  </>
-                )}
-              </dl>
-            ) : (
-              <p className="soft mt-2 mb-0">
-                Six heights or more make the plane. Diameters across the hole are optional.
-              </p>
-            )}
-          </>
-        )}
-        {group === 'rim' && answers}
+        {group === 'pad' && pad && <PadPanel pad={pad} here={row?.point.clock ?? null} answers={answers} />}
+        {group === 'rim' && rim && <RimPanel rim={rim} unit={unit} />}
+        {group !== 'pad' && group !== 'rim' && <ReportPanel report={report} unit={unit} />}
+        {group !== 'pad' && answers}
       </div>
       <div>
         <div className="sheet">
@@ -331,12 +302,12 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
                       <>
                         {each.conformity
                           ? printWithUncertainty(each.mean, each.conformity.expandedUncertainty, unit)
-                          : printLength(each.mean, unit)}
+                          : printFigureOf(each.mean, unitOfMeasure(each.point.measure), unit)}
                         {each.fresh.length > 1 && <span className="soft"> ({each.fresh.length} readings)</span>}
                       </>
                     ) : each.stale.length > 0 ? (
                       <span className="stale-figure" title={`Disturbed by: ${each.stale.at(-1)?.stale?.title ?? ''}`}>
-                        {printLength(each.stale.at(-1)?.value ?? 0, unit)}
+                        {printFigureOf(each.stale.at(-1)?.value ?? 0, unitOfMeasure(each.point.measure), unit)}
                       </span>
                     ) : (
                       <span className="soft">{each.optional ? 'if wanted' : '–'}</span>
@@ -387,10 +358,14 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
     <div className="readout">
       <div>
         <label className="asked" htmlFor={`${id}-figure`}>
-          {partName}, {row?.place} {clockName(row?.point.clock ?? -1) && `(${clockName(row?.point.clock ?? -1)})`}
+          {partName}, {row?.place}{' '}
+          {(group === 'pad' || group === 'rim') &&
+            clockName(row?.point.clock ?? -1) &&
+            `(${clockName(row?.point.clock ?? -1)})`}
         </label>
         <div className="soft">
-          {{ gap: 'gap at the lightest touch', height: 'rim height', diameter: 'hole diameter' }[measure]} in {unit}
+          {group === 'rim' ? `${measure === 'height' ? 'rim' : 'hole'} ` : ''}
+          {measureWords[measure]} in {typedUnit(measure, unit)}
           {nextRow ? ` · then ${nextRow.place}` : ' · last position'}
         </div>
       </div>
@@ -415,14 +390,16 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
         </div>
       </div>
       <div data-testid="last-reading">
-        <div className="figure">{lastReading ? printLength(lastReading.value, unit) : '–'}</div>
+        <div className="figure">{lastReading ? printFigureOf(lastReading.value, own, unit) : '–'}</div>
       </div>
       <div>
         <div style={{ fontSize: '1.25rem' }} data-testid="verdict">
           <StateMark state={verdictState} />
         </div>
         <div className="soft">
-          {group === 'pad' ? 'limit' : 'flatness limit'} {limit === undefined ? '' : printLength(limit, unit)}
+          {limit === undefined
+            ? (report?.facts[0]?.words ?? '')
+            : `${group === 'pad' ? 'limit' : 'flatness limit'} ${printLength(limit, unit)}`}
         </div>
       </div>
       <div className="visually-hidden" aria-live="polite">

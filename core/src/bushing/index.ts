@@ -1,0 +1,3 @@
+export * from './bushing.schema';
+export * from './solveBushing';
+export * from './bushing.solver';

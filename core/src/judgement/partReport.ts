@@ -1,0 +1,129 @@
+import type { InstrumentType, MeasurePlace, MeasureUnit } from '../instruments';
+import type { JobState, MeasuringPoint } from '../logbook';
+import { solveConformity, type ConformityOutput } from '../metrology';
+import type { FindingKind, MeasureGroup } from '../vocabulary';
+import { wholeState, type MeasureState } from './measureState';
+import { coarsestGauge, readPoint, type PointReading } from './pointReading';
+
+/** A figure a report comes to, with its limit and verdict where it has one. */
+export interface ReportFact {
+  words: string;
+  value: number;
+  unit: MeasureUnit | '°' | 'mm³';
+  /** expanded uncertainty, where the gauges give one */
+  uncertainty: number | null;
+  limit: { lower?: number; upper?: number } | null;
+  verdict: MeasureState | null;
+}
+
+/** A finding a report speaks for. */
+export interface ReportFinding {
+  kind: FindingKind;
+  severity: 1 | 2 | 3;
+  cause: string;
+  remedy: string;
+}
+
+/** What the readings of one group say of one part. */
+export interface PartReport {
+  group: MeasureGroup;
+  part: string;
+  state: MeasureState;
+  points: PointReading[];
+  facts: ReportFact[];
+  /** in a sentence or two: what it is and what would cure it */
+  says: string;
+  /** what is still missing before anything can be said; empty when it is said */
+  missing: string;
+  findings: ReportFinding[];
+  /** points of a curve to be drawn against its reference, mm along the part */
+  curve: { at: number; value: number; reference: number }[];
+  curveWords: string;
+  evidence: string[];
+  newestSeq: number;
+}
+
+/** A measuring point of the logbook from a place of the instrument. */
+export const pointOf = ({ group, part, measure, at, clock }: MeasurePlace): MeasuringPoint => ({
+  group,
+  part,
+  measure,
+  clock: clock ?? 0,
+  ...(at !== undefined && { at }),
+});
+
+/** How bad a figure is against its limit. */
+export const severityAgainst = (value: number, limit: number): 1 | 2 | 3 => {
+  if (limit <= 0 || value > 4 * limit) return 3;
+  return value > 2 * limit ? 2 : 1;
+};
+
+/** A figure made of several readings judged against its limits: each gauge's doubt counts, in quadrature. */
+export function judgeFigure(
+  words: string,
+  unit: ReportFact['unit'],
+  value: number,
+  parts: readonly PointReading[],
+  limit: { lower?: number; upper?: number },
+): ReportFact & { conformity: ConformityOutput } {
+  const gauges = parts.map(({ fresh }) => coarsestGauge(fresh));
+  const conformity = solveConformity({
+    readings: [value],
+    gauge: {
+      resolution: Math.hypot(...gauges.map(({ resolution }) => resolution)),
+      maxPermissibleError: Math.hypot(...gauges.map(({ maxPermissibleError }) => maxPermissibleError)),
+    },
+    limits: limit,
+  });
+  return {
+    words,
+    unit,
+    value,
+    uncertainty: conformity.expandedUncertainty,
+    limit,
+    verdict: conformity.verdict,
+    conformity,
+  };
+}
+
+/** The bare report: its points read, nothing judged yet. */
+export function readPart(
+  state: JobState,
+  group: MeasureGroup,
+  part: string,
+  places: readonly MeasurePlace[],
+): PartReport {
+  const points = places
+    .filter((place) => place.group === group && place.part === part)
+    .map((place) => readPoint(state, pointOf(place)));
+  const fresh = points.flatMap((point) => point.fresh);
+  return {
+    group,
+    part,
+    state: points.some(({ stale, fresh: now }) => stale.length > 0 && now.length === 0) ? 'stale' : 'unmeasured',
+    points,
+    facts: [],
+    says: '',
+    missing: '',
+    findings: [],
+    curve: [],
+    curveWords: '',
+    evidence: fresh.map(({ entry }) => entry),
+    newestSeq: Math.max(0, ...fresh.map(({ seq }) => seq)),
+  };
+}
+
+/** The report with its verdict: the worst of its figures, but stale where a reading it needs is. */
+export const withFacts = (report: PartReport, facts: ReportFact[], more: Partial<PartReport>): PartReport => ({
+  ...report,
+  state: wholeState(facts.flatMap(({ verdict }) => (verdict === null ? [] : [verdict]))),
+  facts,
+  ...more,
+});
+
+export type ReportOf = (
+  state: JobState,
+  type: InstrumentType,
+  part: string,
+  places: readonly MeasurePlace[],
+) => PartReport;

@@ -1,5 +1,0 @@
-import { Waiting } from '@/components/Waiting';
-
-export default function Loading() {
-  return <Waiting what="the bench" />;
-}

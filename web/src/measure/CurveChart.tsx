@@ -1,0 +1,55 @@
+'use client';
+
+import { mmPerUnit, type LengthUnit, type PartReport } from '@holotonos/core';
+import { Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
+import { Line } from 'react-chartjs-2';
+import { useColours } from './useColours';
+
+Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', sans-serif";
+Chart.defaults.font.size = 13;
+Chart.register(LinearScale, PointElement, LineElement, Tooltip, Legend);
+
+/** What was measured along a part, against what it should be. */
+export function CurveChart({ report, unit }: { report: PartReport; unit: LengthUnit }) {
+  const { ink, soft, line, action, attention } = useColours();
+  const { curve, curveWords } = report;
+  const dataset = (label: string, pick: 'value' | 'reference', colour: string, dashed: boolean) => ({
+    label,
+    data: curve.map((point) => ({ x: point.at, y: point[pick] / mmPerUnit[unit] })),
+    borderColor: colour,
+    backgroundColor: colour,
+    pointRadius: dashed ? 0 : 3.5,
+    borderWidth: 2,
+    ...(dashed && { borderDash: [6, 5] }),
+  });
+  const words = curve.map(({ at, value }) => `${Math.round(at)} mm: ${value.toFixed(3)} mm`).join('; ');
+  return (
+    <div style={{ height: '15rem' }}>
+      <Line
+        role="img"
+        aria-label={`${curveWords}. ${words}`}
+        data={{
+          datasets: [
+            dataset(curveWords, 'value', action, false),
+            dataset(report.group === 'joint' ? 'Limit' : 'Reference', 'reference', attention, true),
+          ],
+        }}
+        options={{
+          animation: false,
+          maintainAspectRatio: false,
+          color: ink,
+          scales: {
+            x: {
+              type: 'linear',
+              title: { display: true, text: 'mm along the part', color: soft },
+              ticks: { color: soft },
+              grid: { color: line },
+            },
+            y: { title: { display: true, text: unit, color: soft }, ticks: { color: soft }, grid: { color: line } },
+          },
+          plugins: { legend: { labels: { color: ink } } },
+        }}
+      />
+    </div>
+  );
+}

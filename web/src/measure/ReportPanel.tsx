@@ -1,0 +1,59 @@
+'use client';
+
+import type { LengthUnit, PartReport } from '@holotonos/core';
+import dynamic from 'next/dynamic';
+import { StateMark } from '@/components/StateMark';
+import { printFigureOf } from './groups';
+
+const CurveChart = dynamic(() => import('./CurveChart').then((module) => module.CurveChart), {
+  ssr: false,
+  loading: () => <p className="soft">Drawing …</p>,
+});
+
+/** What the readings of a part come to: its figures with their limits, what it is, what would cure it. */
+export function ReportPanel({ report, unit }: { report: PartReport | null; unit: LengthUnit }) {
+  if (!report) return <p className="soft mb-0">Nothing has been read here yet.</p>;
+  const bound = (fact: PartReport['facts'][number], value: number) =>
+    printFigureOf(value, fact.unit === '°' || fact.unit === 'mm³' ? fact.unit : fact.unit, unit);
+  return (
+    <>
+      {report.facts.length > 0 && (
+        <table className="readings mb-2">
+          <caption className="visually-hidden">What the readings come to</caption>
+          <thead>
+            <tr>
+              <th scope="col">Figure</th>
+              <th scope="col">Is</th>
+              <th scope="col">Limit</th>
+              <th scope="col">Verdict</th>
+            </tr>
+          </thead>
+          <tbody>
+            {report.facts.map((fact) => (
+              <tr key={fact.words}>
+                <th scope="row">{fact.words}</th>
+                <td>{printFigureOf(fact.value, fact.unit, unit, fact.uncertainty)}</td>
+                <td>
+                  {fact.limit
+                    ? [fact.limit.lower, fact.limit.upper]
+                        .filter((side) => side !== undefined)
+                        .map((side) => bound(fact, side))
+                        .join(' to ')
+                    : ''}
+                </td>
+                <td>{fact.verdict && <StateMark state={fact.verdict} />}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {report.says && (
+        <p className="mb-2" aria-live="polite">
+          {report.says}
+        </p>
+      )}
+      {report.missing && <p className="soft mb-2">{report.missing}</p>}
+      {report.curve.length > 1 && <CurveChart report={report} unit={unit} />}
+    </>
+  );
+}
