@@ -152,6 +152,27 @@ describe('a survey with the keyboard alone', () => {
     await page.waitForFunction(() => document.querySelector('.survey-console .label')?.textContent?.startsWith('Pads'));
   });
 
+  test('a mark is set on a picture, moved with the keyboard and kept beside it', async () => {
+    await open('/jobs/LL-401');
+    await press(page, 'Photo: E♭');
+    await press(page, 'Add a circle');
+    await page.$eval('.photo-full', (picture) => (picture as SVGElement).focus());
+    await keys('ArrowRight', 'ArrowRight', 'ArrowDown');
+    await press(page, 'Keep the marks');
+    await page.waitForFunction(() => !document.querySelector('.modal'), { timeout: patience });
+    await settled();
+    const [photo] = [...(await stateOf('LL-401')).photos.values()];
+    expect(photo?.marks).toEqual([
+      {
+        shape: 'circle',
+        x: expect.closeTo(0.44),
+        y: expect.closeTo(0.42),
+        toX: expect.closeTo(0.54),
+        toY: expect.closeTo(0.52),
+      },
+    ]);
+  });
+
   test('pictures that are none are refused in words', async () => {
     await open('/jobs/LL-401/survey?station=holes');
     await page.waitForFunction(() => document.activeElement?.classList.contains('survey-console'));

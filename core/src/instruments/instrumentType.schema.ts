@@ -143,6 +143,7 @@ export const typeRows = {
       hold: { enum: padHolds },
       centre: { enum: ['closed', 'open'] },
       resonator: { enum: ['disc', 'snap', 'none'] },
+      cupDepth: { ...size, description: 'inside depth of the cup, mm' },
       stack: id,
     },
     ['hole', 'key', 'diameter', 'axisDistance', 'hold'],

@@ -75,6 +75,7 @@ export const rowForms: Partial<Record<ChangeableList, { title: string; fields: r
       { name: 'key', label: 'On key', kind: 'part', lists: ['keys'], needed: true },
       { name: 'diameter', label: 'Diameter (mm)', kind: 'number', assumed: () => 12 },
       { name: 'axisDistance', label: 'Hinge to its middle (mm)', kind: 'number', assumed: () => 12 },
+      { name: 'cupDepth', label: 'Depth of the cup (mm)', kind: 'number' },
       {
         name: 'hold',
         label: 'Held by',

@@ -13,8 +13,6 @@ const CurveChart = dynamic(() => import('./CurveChart').then((module) => module.
 /** What the readings of a part come to: its figures with their limits, what it is, what would cure it. */
 export function ReportPanel({ report, unit }: { report: PartReport | null; unit: LengthUnit }) {
   if (!report) return <p className="soft mb-0">Nothing has been read here yet.</p>;
-  const bound = (fact: PartReport['facts'][number], value: number) =>
-    printFigureOf(value, fact.unit === '°' || fact.unit === 'mm³' ? fact.unit : fact.unit, unit);
   return (
     <>
       {report.facts.length > 0 && (
@@ -37,7 +35,7 @@ export function ReportPanel({ report, unit }: { report: PartReport | null; unit:
                   {fact.limit
                     ? [fact.limit.lower, fact.limit.upper]
                         .filter((side) => side !== undefined)
-                        .map((side) => bound(fact, side))
+                        .map((side) => printFigureOf(side, fact.unit, unit))
                         .join(' to ')
                     : ''}
                 </td>

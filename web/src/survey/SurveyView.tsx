@@ -213,7 +213,10 @@ function LastFinding({
             if (event.key === 'Enter' || event.key === 'Escape') onDone();
           }}
         />
-        <PhotoTaker ref={photo} about={{ part: last.part, finding: last.finding }} />
+        <PhotoTaker
+          ref={photo}
+          about={{ part: last.part, finding: last.finding, ...(last.place && { place: last.place }) }}
+        />
         <SpotOfLast key={`${last.finding} ${last.place?.at} ${last.place?.clock}`} survey={survey} onDone={onDone} />
       </div>
     </div>
