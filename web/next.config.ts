@@ -30,7 +30,11 @@ const config: NextConfig = {
     silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'],
     loadPaths: [resolve(root, 'node_modules')],
   },
-  experimental: { optimizePackageImports: ['react-bootstrap', '@holotonos/core'] },
+  experimental: {
+    optimizePackageImports: ['react-bootstrap', '@holotonos/core'],
+    // The proxy hands on no more of a body than this, cut off without a word; the routes have their own, smaller limits.
+    proxyClientMaxBodySize: '160mb',
+  },
   headers: async () => [
     {
       source: '/:path*',

@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -150,6 +151,23 @@ describe('a survey with the keyboard alone', () => {
     expect(state.survey.get('corks')?.outcome).toBe('skipped');
     await open('/jobs/LL-203/survey');
     await page.waitForFunction(() => document.querySelector('.survey-console .label')?.textContent?.startsWith('Pads'));
+  });
+
+  test('a large picture comes through whole; one past the limit is refused with the limit named', async () => {
+    const put = (body: Buffer) =>
+      fetch(`${app.address}/api/v1/jobs/LL-401/photos/${crypto.randomUUID()}`, {
+        method: 'PUT',
+        body: new Uint8Array(body),
+      });
+    const noise = randomBytes(2100 * 2100 * 3);
+    const large = await sharp(noise, { raw: { width: 2100, height: 2100, channels: 3 } })
+      .png()
+      .toBuffer();
+    expect(large.length).toBeGreaterThan(11 * 1024 * 1024);
+    const taken = await put(large);
+    expect([taken.status, await taken.json()]).toMatchObject([201, { width: 2000, height: 2000 }]);
+    const refused = await put(Buffer.alloc(21 * 1024 * 1024));
+    expect([refused.status, await refused.json()]).toMatchObject([413, { message: '20 MB at most can be taken.' }]);
   });
 
   test('a mark is set on a picture, moved with the keyboard and kept beside it', async () => {
