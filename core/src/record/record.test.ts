@@ -101,4 +101,33 @@ describe('job documents', () => {
   test('what is no document at all is refused', () => {
     for (const data of [null, 7, 'job', [], {}]) expect(readJobDocument(data).ok).toBe(false);
   });
+  test('a strip-down has to tell one story: what came off once goes back on once', () => {
+    const paths = (steps: [string, object][]) => {
+      const job = new TestJob();
+      for (const [kind, body] of steps) job.write(kind, body);
+      const read = readJobDocument(structuredClone(toJobDocument('T-1', job.entries, '2026-11-23T12:00:00.000Z')));
+      return read.ok ? [] : read.problems.map(({ path, message }) => `${path} ${message}`);
+    };
+    const off = (part: string, cell: string): [string, object] => ['part-off', { part, where: 'board', cell }];
+    const on = (part: string): [string, object] => ['part-on', { part }];
+    expect(paths([off('e-key', 'A1'), on('e-key'), off('e-key', 'A1')])).toEqual([]);
+    expect(paths([off('e-key', 'A1'), off('d-key', 'A1')])).toEqual(['/entries/2/body/cell A1 is taken by E key']);
+    expect(paths([on('e-key')])).toEqual(['/entries/1/body/part is on the instrument already']);
+    const named = { put: { keys: [{ id: 'odd-key', name: 'The odd one', rest: 'closed' }] } };
+    expect(paths([off('odd-key', 'A1')])[0]).toMatch(/not a part of this instrument/);
+    expect(paths([['instrument-change', named], off('odd-key', 'A1')])).toEqual([]);
+  });
+  test('an instrument that does not ship travels in the intake, and is checked there', () => {
+    const own = { ...sax, id: 'our-own', name: 'Our own' };
+    const intake = (type: object) => {
+      const job = new TestJob({ instrumentType: 'our-own', type });
+      return readJobDocument(structuredClone(toJobDocument('T-1', job.entries, '2026-11-23T12:00:00.000Z')));
+    };
+    expect(intake(own).ok).toBe(true);
+    const broken = intake({ ...own, holes: 'none' });
+    expect(broken.ok ? [] : broken.problems.map(({ path }) => path)).toEqual(['/entries/0/body/type/holes']);
+    const unnamed = new TestJob({ instrumentType: 'our-own' });
+    const alone = readJobDocument(toJobDocument('T-1', unnamed.entries, '2026-11-23T12:00:00.000Z'));
+    expect(alone.ok ? '' : alone.problems[0]?.message).toMatch(/none came with the intake/);
+  });
 });

@@ -1,0 +1,77 @@
+import { describe, expect, test } from '@jest/globals';
+import { applyOptions, measures, shelfGauges, shippedTypes, unitOfMeasure } from '@holotonos/core';
+import {
+  gaugeFor,
+  isMeasuredGroup,
+  measuredGroups,
+  measureWords,
+  parseFigure,
+  partsToMeasure,
+  printFigureOf,
+  typedUnit,
+} from './groups';
+
+describe('figures as they are typed', () => {
+  test.each([
+    ['0,05', 'gap', 'mm', 0.05],
+    ['2 thou', 'gap', 'mm', 0.0508],
+    ['-0.02', 'height', 'mm', -0.02],
+    ['−0,3', 'deviation', 'mm', -0.3],
+    ['1', 'rod', 'in', 25.4],
+    ['12,5', 'leak', 'in', 12.5],
+    ['0.45', 'force', 'thou', 0.45],
+    ['0', 'lost-motion', 'mm', 0],
+  ] as const)('%s as %s in %s', (text, measure, unit, value) => {
+    const parsed = parseFigure(text, measure, unit);
+    expect(parsed.ok && parsed.value).toBeCloseTo(value, 9);
+  });
+  test.each([
+    ['-1', 'gap', /A gap cannot be less than 0/],
+    ['0', 'diameter', /A diameter must be more than 0/],
+    ['-3', 'tube-inner', /must be more than 0/],
+    ['-0.1', 'lost-motion', /less than 0/],
+    ['-2', 'force', /less than 0/],
+    ['', 'leak', /Type a figure/],
+    ['twelve', 'force', /Type a figure/],
+    ['abc', 'rod', /is not a length/],
+  ] as const)('%s as %s is refused in words', (text, measure, words) => {
+    const parsed = parseFigure(text, measure, 'mm');
+    expect(parsed.ok ? 'taken' : parsed.problem).toMatch(words);
+  });
+  test('are asked for and printed in their own unit', () => {
+    expect([typedUnit('rod', 'thou'), typedUnit('force', 'thou'), typedUnit('leak', 'mm')]).toEqual([
+      'thou',
+      'N',
+      'mL/min',
+    ]);
+    expect(printFigureOf(0.0508, 'mm', 'thou')).toBe('2.0 thou');
+    expect(printFigureOf(-0.5, 'N', 'mm')).toBe('−0.50 N');
+    expect(printFigureOf(12.34, 'mL/min', 'mm', 0.6)).toBe('12.34 ± 0.60 mL/min');
+    expect(printFigureOf(1234.6, 'mm³', 'in')).toBe('1235 mm³');
+  });
+});
+
+describe('every measure', () => {
+  test.each(measures)('%s has words and a gauge on the shelf', (measure) => {
+    expect(measureWords[measure].length).toBeGreaterThan(3);
+    expect(shelfGauges.map(({ id }) => id)).toContain(gaugeFor[measure]);
+    expect(['mm', 'N', 'mL/min']).toContain(unitOfMeasure(measure));
+  });
+});
+
+describe('groups', () => {
+  test.each(shippedTypes.map((type) => [type.id, applyOptions(type, [])] as const))(
+    '%s has parts to measure in its groups, each once',
+    (_id, type) => {
+      for (const { id } of measuredGroups) {
+        const parts = partsToMeasure(type, id);
+        expect(new Set(parts).size).toBe(parts.length);
+        const none = (id === 'link' && type.links.length === 0) || (id === 'joint' && type.joints.length === 0);
+        expect([id, parts.length > 0]).toEqual([id, !none]);
+      }
+    },
+  );
+  test('are known by name', () => {
+    expect([isMeasuredGroup('hinge'), isMeasuredGroup('pitch'), isMeasuredGroup(null)]).toEqual([true, false, false]);
+  });
+});
