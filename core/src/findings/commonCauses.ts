@@ -209,9 +209,11 @@ function gatheredBy(rule: CauseRule, signs: readonly Sign[], type: InstrumentTyp
   const holes = of.includes('pad-leaking') ? type.pads.map(({ hole }) => hole) : type.holes.map(({ id }) => id);
   const placeOf = (sign: Pick<Sign, 'section' | 'rod'>) => (along === 'instrument' ? 'instrument' : sign[along]);
   const gathered: Gathered[] = [];
+  if (fitting.length < least) return gathered;
+  const down = inARow ? downTheTube(type, holes) : [];
   for (const [place, sharing] of groupedBy(fitting, placeOf)) {
     // Neighbours are counted among the pads or holes that share the rod or the section.
-    const line = downTheTube(type, holes).flatMap((part, i) => (placeOf(whereIs(type, part)) === place ? [i] : []));
+    const line = down.flatMap((part, i) => (placeOf(whereIs(type, part)) === place ? [i] : []));
     for (const [side, alike] of groupedBy(sharing, (sign) => (sameSide ? sign.side : 'any'))) {
       for (const run of inARow ? stretches(alike, line) : [alike]) {
         if (new Set(run.map(({ finding }) => finding.part)).size >= least) gathered.push({ place, side, run });

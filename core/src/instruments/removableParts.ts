@@ -58,9 +58,16 @@ export function removableParts(type: InstrumentType): RemovablePart[] {
   return parts.sort((a, b) => rank(a) - rank(b));
 }
 
-/** The names of all parts, pivot screws among them. */
-export const removableNames = (type: InstrumentType): ReadonlyMap<string, string> =>
-  new Map([...partNames(type), ...removableParts(type).map(({ id, name }) => [id, name] as const)]);
+const namesOf = new WeakMap<InstrumentType, ReadonlyMap<string, string>>();
+
+/** The names of all parts, pivot screws among them. Made once for each instrument: every reading asks for them. */
+export function removableNames(type: InstrumentType): ReadonlyMap<string, string> {
+  const known =
+    namesOf.get(type) ??
+    new Map([...partNames(type), ...removableParts(type).map(({ id, name }) => [id, name] as const)]);
+  namesOf.set(type, known);
+  return known;
+}
 
 /** One part that has to go on after another, and why. */
 export interface OverRelation {

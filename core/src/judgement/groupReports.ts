@@ -7,15 +7,8 @@ import type { JobState } from '../logbook';
 import { Unsolvable } from '../metrology';
 import { bandOf, practices, upperLimit } from '../practice';
 import type { MeasureGroup } from '../vocabulary';
-import {
-  judgeFigure,
-  readPart,
-  severityAgainst,
-  withFacts,
-  type PartReport,
-  type ReportFact,
-  type ReportFinding,
-} from './partReport';
+import { clockWords, lengthWords, severityAgainst } from './figureWords';
+import { judgeFigure, readPart, withFacts, type PartReport, type ReportFact, type ReportFinding } from './partReport';
 import type { PointReading } from './pointReading';
 
 /** Who works out what a report asks. Null means that the answer is not there yet, or that there is none. */
@@ -62,10 +55,6 @@ const washerStock = [0.05, 0.1, 0.15, 0.2] as const;
 const tenonOvershoot = 0.02;
 const shrinkStep = 0.01;
 
-const mm = (value: number) => `${value.toFixed(3)} mm`;
-const degrees = (value: number | null | undefined) =>
-  value === null || value === undefined ? 'no one side' : `${Math.round(value)}°`;
-
 /** Means of the points that have fresh readings, by what they are taken at. */
 const taken = (points: readonly PointReading[]) =>
   points.flatMap(({ point, mean }) => (mean === null ? [] : [{ ...point, at: point.at ?? 0, mean }]));
@@ -104,8 +93,8 @@ function lineReport({ state, type, answers }: Context, report: PartReport): Part
       ? {
           kind: 'body-bent',
           severity: severityAgainst(line.zone, zone),
-          cause: `A ${line.shape} at ${Math.round(bend.at)} mm, leaning toward ${degrees(bend.towardClock)} by ${bend.angleDegrees.toFixed(2)}°.`,
-          remedy: `Support at ${Math.round(line.correction?.supportAt ?? bend.at)} mm, push toward ${degrees(line.correction?.pushClock)}: set it back by ${(line.correction?.setDegrees ?? bend.angleDegrees).toFixed(2)}° and more for what springs back. A little at a time; read again after every few taps.`,
+          cause: `A ${line.shape} at ${Math.round(bend.at)} mm, leaning toward ${clockWords(bend.towardClock)} by ${bend.angleDegrees.toFixed(2)}°.`,
+          remedy: `Support at ${Math.round(line.correction?.supportAt ?? bend.at)} mm, push toward ${clockWords(line.correction?.pushClock)}: set it back by ${(line.correction?.setDegrees ?? bend.angleDegrees).toFixed(2)}° and more for what springs back. A little at a time; read again after every few taps.`,
         }
       : null;
   const reach = (clock: number, x: number, y: number) =>
@@ -113,10 +102,10 @@ function lineReport({ state, type, answers }: Context, report: PartReport): Part
   const farthest = line.centres.reduce((a, b) => (Math.hypot(b.x, b.y) > Math.hypot(a.x, a.y) ? b : a));
   const toward = bend?.towardClock ?? ((Math.atan2(farthest.y, farthest.x) * 180) / Math.PI + 360) % 360;
   return withFacts(report, [fact], {
-    says: finding ? `${finding.cause} ${finding.remedy}` : `The centres lie in a zone of ${mm(line.zone)}.`,
+    says: finding ? `${finding.cause} ${finding.remedy}` : `The centres lie in a zone of ${lengthWords(line.zone)}.`,
     findings: finding ? [finding] : [],
     curve: line.centres.map(({ at, x, y }) => ({ at, value: reach(toward, x, y), reference: 0 })),
-    curveWords: `Centre line toward ${degrees(toward)}`,
+    curveWords: `Centre line toward ${clockWords(toward)}`,
   });
 }
 
@@ -157,7 +146,7 @@ function boreReport({ state, type, answers }: Context, report: PartReport): Part
     },
   ];
   const places = bore.features.map(
-    ({ kind, from, to, peak }) => `${kind} from ${Math.round(from)} to ${Math.round(to)} mm (${mm(peak)})`,
+    ({ kind, from, to, peak }) => `${kind} from ${Math.round(from)} to ${Math.round(to)} mm (${lengthWords(peak)})`,
   );
   const narrow = bore.features.find(({ kind }) => kind === 'narrow');
   const oval = bore.features.find(({ kind }) => kind === 'oval');
@@ -188,19 +177,19 @@ function boreReport({ state, type, answers }: Context, report: PartReport): Part
 function remedyWords(remedy: HingeRemedy): string {
   switch (remedy.action) {
     case 'ream':
-      return `Ream the tube by ${mm(remedy.amount)}.`;
+      return `Ream the tube by ${lengthWords(remedy.amount)}.`;
     case 'face':
-      return `Face the tube by ${mm(remedy.amount)}.`;
+      return `Face the tube by ${lengthWords(remedy.amount)}.`;
     case 'swage':
       return 'lengthen' in remedy
-        ? `Swage it ${mm(remedy.lengthen)} longer, the rod inside, to an outside of ${mm(remedy.newOuter)}${remedy.feasible ? '' : ': more than the tube can take'}; then face ${mm(remedy.thenFace)}.`
-        : `Swage it down to ${mm(remedy.newInner)} inside.`;
+        ? `Swage it ${lengthWords(remedy.lengthen)} longer, the rod inside, to an outside of ${lengthWords(remedy.newOuter)}${remedy.feasible ? '' : ': more than the tube can take'}; then face ${lengthWords(remedy.thenFace)}.`
+        : `Swage it down to ${lengthWords(remedy.newInner)} inside.`;
     case 'washers':
-      return `Washers ${remedy.pieces.map((piece) => piece.toFixed(2)).join(' and ')} mm leave ${mm(remedy.endPlayAfter)}.`;
+      return `Washers ${remedy.pieces.map((piece) => piece.toFixed(2)).join(' and ')} mm leave ${lengthWords(remedy.endPlayAfter)}.`;
     case 'sleeve':
       return 'A new tube or a sleeve.';
     case 'oversize-rod':
-      return `Or a rod of ${mm(remedy.diameter)}.`;
+      return `Or a rod of ${lengthWords(remedy.diameter)}.`;
   }
 }
 
@@ -246,7 +235,7 @@ function hingeReport({ state, type, answers }: Context, report: PartReport): Par
           {
             kind: 'hinge-loose' as const,
             severity: severityAgainst(hinge.clearance, clearance[1]),
-            cause: `The tube is ${hinge.verdicts.clearance} on its rod: ${mm(hinge.clearance)}.`,
+            cause: `The tube is ${hinge.verdicts.clearance} on its rod: ${lengthWords(hinge.clearance)}.`,
             remedy,
           },
         ]
@@ -256,7 +245,7 @@ function hingeReport({ state, type, answers }: Context, report: PartReport): Par
           {
             kind: 'end-play' as const,
             severity: severityAgainst(hinge.endPlay, endPlay[1]),
-            cause: `Between its posts the key is ${hinge.verdicts.endPlay}: ${mm(hinge.endPlay)}.`,
+            cause: `Between its posts the key is ${hinge.verdicts.endPlay}: ${lengthWords(hinge.endPlay)}.`,
             remedy,
           },
         ]
@@ -274,9 +263,9 @@ function jointWords(step: JointStep): string {
     case 'round-tenon':
       return 'Bring the tenon round.';
     case 'expand':
-      return `Expand at the ${step.zone === 'leading' ? 'leading end' : step.zone} by ${mm(step.by)}, and read after the pass.`;
+      return `Expand at the ${step.zone === 'leading' ? 'leading end' : step.zone} by ${lengthWords(step.by)}, and read after the pass.`;
     case 'shrink':
-      return `Shrink by ${mm(step.by)}${step.steps === null ? '' : ` in ${step.steps} ${step.steps === 1 ? 'step' : 'steps'}`}.`;
+      return `Shrink by ${lengthWords(step.by)}${step.steps === null ? '' : ` in ${step.steps} ${step.steps === 1 ? 'step' : 'steps'}`}.`;
     case 'lap':
       return 'Lap to finish.';
   }
@@ -346,9 +335,15 @@ function jointReport({ state, type, answers }: Context, report: PartReport): Par
   const add = (kind: ReportFinding['kind'], value: number, limit: number, cause: string) =>
     findings.push({ kind, severity: severityAgainst(value, limit), cause, remedy });
   if (outside('Ovality of the receiver'))
-    add('receiver-oval', solved.receiverOvality, ovality, `The receiver is oval by ${mm(solved.receiverOvality)}.`);
-  if (outside('Largest clearance')) add('joint-loose', widest, clearance[1], `Loose by up to ${mm(widest)}.`);
-  if (outside('Smallest clearance')) add('joint-tight', 1, 1, `Tight: ${mm(Math.min(...gaps))} at its narrowest.`);
+    add(
+      'receiver-oval',
+      solved.receiverOvality,
+      ovality,
+      `The receiver is oval by ${lengthWords(solved.receiverOvality)}.`,
+    );
+  if (outside('Largest clearance')) add('joint-loose', widest, clearance[1], `Loose by up to ${lengthWords(widest)}.`);
+  if (outside('Smallest clearance'))
+    add('joint-tight', 1, 1, `Tight: ${lengthWords(Math.min(...gaps))} at its narrowest.`);
   if (disagrees !== '') add('tenon-gouged', leakRead ?? 0, leakLimit, disagrees.trim());
   return withFacts(report, facts, {
     says: `${findings.length > 0 ? remedy : 'It fits.'}${disagrees}`,
@@ -379,7 +374,7 @@ function figureReport({ state, type }: Context, report: PartReport): PartReport 
     : {
         kind: 'lost-motion',
         severity: severityAgainst(point.mean, limit.upper),
-        cause: `${mm(point.mean)} are lost between the keys.`,
+        cause: `${lengthWords(point.mean)} are lost between the keys.`,
         remedy: 'Take it up at the adjuster of the link.',
       };
   return withFacts(report, [fact], {
@@ -417,10 +412,8 @@ export function partReport(
   if (!isReported(group)) return null;
   const report = readPart(state, group, part, placesOfType(type));
   if (report.points.length === 0) return null;
-  const context = { state, type, answers };
-  // Nothing fresh to judge: what is stale shows as stale.
-  if (report.evidence.length === 0) return { ...reportBy[group](context, report), state: report.state };
-  const judged = reportBy[group](context, report);
+  const judged = reportBy[group]({ state, type, answers }, report);
+  // Nothing could be judged: what is stale shows as stale.
   return judged.facts.length === 0 ? { ...judged, state: report.state } : judged;
 }
 

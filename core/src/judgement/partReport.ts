@@ -1,6 +1,6 @@
-import type { InstrumentType, MeasurePlace, MeasureUnit } from '../instruments';
+import type { MeasurePlace, MeasureUnit } from '../instruments';
 import type { JobState, MeasuringPoint } from '../logbook';
-import { solveConformity, type ConformityOutput } from '../metrology';
+import { solveConformity } from '../metrology';
 import type { FindingKind, MeasureGroup } from '../vocabulary';
 import { wholeState, type MeasureState } from './measureState';
 import { coarsestGauge, readPoint, type PointReading } from './pointReading';
@@ -52,12 +52,6 @@ export const pointOf = ({ group, part, measure, at, clock }: MeasurePlace): Meas
   ...(at !== undefined && { at }),
 });
 
-/** How bad a figure is against its limit. */
-export const severityAgainst = (value: number, limit: number): 1 | 2 | 3 => {
-  if (limit <= 0 || value > 4 * limit) return 3;
-  return value > 2 * limit ? 2 : 1;
-};
-
 /** A figure made of several readings judged against its limits: each gauge's doubt counts, in quadrature. */
 export function judgeFigure(
   words: string,
@@ -65,7 +59,7 @@ export function judgeFigure(
   value: number,
   parts: readonly PointReading[],
   limit: { lower?: number; upper?: number },
-): ReportFact & { conformity: ConformityOutput } {
+): ReportFact {
   const gauges = parts.map(({ fresh }) => coarsestGauge(fresh));
   const conformity = solveConformity({
     readings: [value],
@@ -82,7 +76,6 @@ export function judgeFigure(
     uncertainty: conformity.expandedUncertainty,
     limit,
     verdict: conformity.verdict,
-    conformity,
   };
 }
 
@@ -113,17 +106,10 @@ export function readPart(
   };
 }
 
-/** The report with its verdict: the worst of its figures, but stale where a reading it needs is. */
+/** The report with its verdict: the worst of its figures. */
 export const withFacts = (report: PartReport, facts: ReportFact[], more: Partial<PartReport>): PartReport => ({
   ...report,
   state: wholeState(facts.flatMap(({ verdict }) => (verdict === null ? [] : [verdict]))),
   facts,
   ...more,
 });
-
-export type ReportOf = (
-  state: JobState,
-  type: InstrumentType,
-  part: string,
-  places: readonly MeasurePlace[],
-) => PartReport;

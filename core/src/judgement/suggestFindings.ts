@@ -3,6 +3,7 @@ import { removableNames, type InstrumentType } from '../instruments';
 import type { FindingState, JobState } from '../logbook';
 import type { SeatOutput } from '../pads';
 import type { FindingKind } from '../vocabulary';
+import { clockWords, lengthWords, severityAgainst } from './figureWords';
 import type { PadReport } from './padReport';
 import type { PartReport } from './partReport';
 import type { RimReport } from './rimReport';
@@ -21,14 +22,6 @@ export interface Suggestion {
   /** the newest reading it rests on */
   newestSeq: number;
 }
-
-const severityOf = (value: number, limit: number): 1 | 2 | 3 => {
-  if (limit <= 0 || value > 4 * limit) return 3;
-  return value > 2 * limit ? 2 : 1;
-};
-
-const hundredths = (mm: number) => `${mm.toFixed(3)} mm`;
-const clockText = (clock: number | null) => (clock === null ? 'no one side' : `${Math.round(clock)}°`);
 
 /** Which finding a pad's advice amounts to; null where there is nothing to find. */
 const kindByAdvice: Record<SeatOutput['advice'], FindingKind | null> = {
@@ -55,22 +48,22 @@ export function suggestFromSeat(report: PadReport, seat: SeatOutput): Suggestion
   const correction = seat.thicknessCorrection;
   const remedies = [adviceWords[seat.advice]];
   if (seat.advice === 'reset-bed' || seat.advice === 'change-pad') {
-    remedies.push(`The pad stands ${hundredths(Math.abs(correction))} too ${correction < 0 ? 'thick' : 'thin'}.`);
+    remedies.push(`The pad stands ${lengthWords(Math.abs(correction))} too ${correction < 0 ? 'thick' : 'thin'}.`);
   }
   if (seat.advice === 'shim' && seat.shims.length > 0) {
-    const list = seat.shims.map(({ clock, thickness }) => `${clock}°: ${hundredths(thickness)}`).join(', ');
-    remedies.push(`Shims ${list}; leaves ${hundredths(seat.predictedMaxGap)}.`);
+    const list = seat.shims.map(({ clock, thickness }) => `${clock}°: ${lengthWords(thickness)}`).join(', ');
+    remedies.push(`Shims ${list}; leaves ${lengthWords(seat.predictedMaxGap)}.`);
   }
   return {
     key: `${kind}:${report.part}`,
     kind,
     part: report.part,
-    severity: severityOf(widest, report.limit),
+    severity: severityAgainst(widest, report.limit),
     cause: seat.rimSuspected
       ? 'The gaps open where the rim is low: the rim is crooked, not the pad.'
       : `${pictureWords[seat.picture].title}. ${pictureWords[seat.picture].causes}`,
     remedy: remedies.join(' '),
-    why: `Widest gap ${hundredths(widest)} against a limit of ${hundredths(report.limit)}; opens toward ${clockText(seat.openClock)}, ${hundredths(seat.tilt)} across, ${hundredths(seat.unevenness)} uneven.`,
+    why: `Widest gap ${lengthWords(widest)} against a limit of ${lengthWords(report.limit)}; opens toward ${clockWords(seat.openClock)}, ${lengthWords(seat.tilt)} across, ${lengthWords(seat.unevenness)} uneven.`,
     evidence: report.evidence,
     newestSeq: report.newestSeq,
   };
@@ -84,23 +77,23 @@ export function suggestFromRim(report: RimReport): Suggestion[] {
   const base = { part, evidence, newestSeq };
   if (flatness.verdict === 'outside' || rim.verdicts.tilt === 'outside') {
     const low = rim.lowSectors.map(({ fromClock, toClock }) =>
-      fromClock === toClock ? clockText(fromClock) : `${clockText(fromClock)} to ${clockText(toClock)}`,
+      fromClock === toClock ? clockWords(fromClock) : `${clockWords(fromClock)} to ${clockWords(toClock)}`,
     );
     suggestions.push({
       ...base,
       key: `rim-warped:${part}`,
       kind: 'rim-warped',
-      severity: severityOf(Math.max(rim.flatness / limits.flatness, rim.tilt / limits.tilt), 1),
+      severity: severityAgainst(Math.max(rim.flatness / limits.flatness, rim.tilt / limits.tilt), 1),
       cause:
         low.length > 0
           ? `The rim is low at ${low.join(' and ')}.`
-          : `The rim is not level: high at ${clockText(rim.highClock)}.`,
+          : `The rim is not level: high at ${clockWords(rim.highClock)}.`,
       remedy: {
         'none': 'Level the rim over a plug; it is flat but tilted, so look at the body beneath it first.',
-        'dress': `Dress the high spots over a centring plug: ${hundredths(rim.levelling.removal)} to come off.`,
-        'raise-then-dress': `Raise the low side from inside first: dressing alone would take ${hundredths(rim.levelling.removal)}.`,
+        'dress': `Dress the high spots over a centring plug: ${lengthWords(rim.levelling.removal)} to come off.`,
+        'raise-then-dress': `Raise the low side from inside first: dressing alone would take ${lengthWords(rim.levelling.removal)}.`,
       }[rim.levelling.method],
-      why: `Flatness ${hundredths(rim.flatness)} ± ${hundredths(flatness.expandedUncertainty)} against ${hundredths(limits.flatness)}; tilt ${hundredths(rim.tilt)} against ${hundredths(limits.tilt)}.`,
+      why: `Flatness ${lengthWords(rim.flatness)} ± ${lengthWords(flatness.expandedUncertainty)} against ${lengthWords(limits.flatness)}; tilt ${lengthWords(rim.tilt)} against ${lengthWords(limits.tilt)}.`,
     });
   }
   if (rim.verdicts.ovality === 'outside' && rim.ellipse) {
@@ -108,10 +101,10 @@ export function suggestFromRim(report: RimReport): Suggestion[] {
       ...base,
       key: `hole-oval:${part}`,
       kind: 'hole-oval',
-      severity: severityOf(rim.ellipse.ovality, limits.ovality),
-      cause: `The hole is oval, longest toward ${clockText(rim.ellipse.longClock)}.`,
+      severity: severityAgainst(rim.ellipse.ovality, limits.ovality),
+      cause: `The hole is oval, longest toward ${clockWords(rim.ellipse.longClock)}.`,
       remedy: 'Bring it round over a tapered plug, then read the rim again.',
-      why: `Ovality ${hundredths(rim.ellipse.ovality)} against ${hundredths(limits.ovality)}.`,
+      why: `Ovality ${lengthWords(rim.ellipse.ovality)} against ${lengthWords(limits.ovality)}.`,
     });
   }
   return suggestions;

@@ -1,4 +1,4 @@
-import { instrumentType, removableNames, type InstrumentType } from '../instruments';
+import { instrumentType, removableNames } from '../instruments';
 import type { Problem } from '../solvers/contract';
 import { hasSchema, problemsWith, type SchemaName } from '../validation';
 import type { NewEntry, NewEntryOf } from './entry';
@@ -30,14 +30,6 @@ export function entryProblems(entry: unknown, as: 'new' | 'stored' = 'new'): Pro
   ];
 }
 
-/** Parts by their names, made once for each instrument. */
-const namesOf = new WeakMap<InstrumentType, ReadonlyMap<string, string>>();
-function knownNames(type: InstrumentType): ReadonlyMap<string, string> {
-  const known = namesOf.get(type) ?? removableNames(type);
-  namesOf.set(type, known);
-  return known;
-}
-
 const says = (path: string, message: string): Problem[] => [{ path: `/body/${path}`, message }];
 
 /** What speaks against a part lying where an entry says it lies. */
@@ -50,13 +42,13 @@ function placeProblems(state: JobState, { part, where, cell }: NewEntryOf<'part-
     return says('cell', `${cell} is not on a board of ${rows} rows and ${columns} columns`);
   }
   const other = [...state.off.values()].find((off) => off.cell === cell && off.part !== part);
-  const name = other && state.instrument ? knownNames(state.instrument).get(other.part) : undefined;
+  const name = other && state.instrument ? removableNames(state.instrument).get(other.part) : undefined;
   return other ? says('cell', `${cell} is taken by ${name ?? other.part}`) : [];
 }
 
 function partProblems(state: JobState, part: string): Problem[] {
   const { instrument } = state;
-  return instrument && !knownNames(instrument).has(part)
+  return instrument && !removableNames(instrument).has(part)
     ? says('part', `“${part}” is not a part of this instrument`)
     : [];
 }

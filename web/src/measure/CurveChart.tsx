@@ -1,13 +1,8 @@
 'use client';
 
 import { mmPerUnit, type LengthUnit, type PartReport } from '@holotonos/core';
-import { Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
-import { Line } from 'react-chartjs-2';
+import { Line } from './chart';
 import { useColours } from './useColours';
-
-Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', sans-serif";
-Chart.defaults.font.size = 13;
-Chart.register(LinearScale, PointElement, LineElement, Tooltip, Legend);
 
 /** What was measured along a part, against what it should be. */
 export function CurveChart({ report, unit }: { report: PartReport; unit: LengthUnit }) {

@@ -1,13 +1,8 @@
 'use client';
 
 import { mmPerUnit, type LengthUnit, type RimReport } from '@holotonos/core';
-import { CategoryScale, Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
-import { Line } from 'react-chartjs-2';
+import { Line } from './chart';
 import { useColours } from './useColours';
-
-Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', sans-serif";
-Chart.defaults.font.size = 13;
-Chart.register(CategoryScale, LinearScale, PointElement, LineElement, Tooltip, Legend);
 
 /** Rim height round the clock, with the plane through it and what remains beside the plane. */
 export function RimChart({ report, unit }: { report: RimReport; unit: LengthUnit }) {

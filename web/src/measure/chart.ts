@@ -1,0 +1,10 @@
+'use client';
+
+import { CategoryScale, Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
+
+Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', sans-serif";
+Chart.defaults.font.size = 13;
+Chart.register(CategoryScale, LinearScale, PointElement, LineElement, Tooltip, Legend);
+
+/** The line chart, with the parts and the type of this application set up once. */
+export { Line } from 'react-chartjs-2';
