@@ -32,10 +32,17 @@ module.exports = {
       to: { path: '^(web|bin|gauges)/|node_modules/(react|react-dom|next)/' },
     },
     {
+      name: 'gauges-know-core-only',
+      comment: 'the stand-ins play devices: they must not see the database or the pages',
+      severity: 'error',
+      from: { path: '^gauges/src' },
+      to: { path: '^(store|web|bin)/|node_modules/(react|react-dom|next|pg|drizzle-orm)/' },
+    },
+    {
       name: 'components-never-touch-the-database',
       severity: 'error',
       from: { path: '^web/src/(components|client|workers)' },
-      to: { path: '^store/|node_modules/(pg|drizzle-orm)/' },
+      to: { path: '^(store|gauges)/|node_modules/(pg|drizzle-orm)/' },
     },
     {
       name: 'no-circles',

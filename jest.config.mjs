@@ -22,6 +22,7 @@ const config = {
   projects: [
     { ...shared, displayName: 'core', roots: ['<rootDir>/core'] },
     { ...shared, displayName: 'store', roots: ['<rootDir>/store'] },
+    { ...shared, displayName: 'gauges', roots: ['<rootDir>/gauges'] },
     { ...shared, displayName: 'web', roots: ['<rootDir>/web/src'] },
     { ...shared, displayName: 'cli', roots: ['<rootDir>/bin'] },
     { ...shared, displayName: 'browser', roots: ['<rootDir>/web/e2e'] },

@@ -9,7 +9,7 @@ const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
 const nextEnv = join(root, 'web/next-env.d.ts');
 if (!existsSync(nextEnv)) writeFileSync(nextEnv, '/// <reference types="next" />\n');
 let failed = false;
-for (const project of ['core', 'store', 'bin', 'web']) {
+for (const project of ['core', 'store', 'gauges', 'bin', 'web']) {
   const { status } = spawnSync(process.execPath, [join(root, 'node_modules/typescript/bin/tsc'), '-p', project], {
     cwd: root,
     stdio: 'inherit',

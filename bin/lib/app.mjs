@@ -40,11 +40,11 @@ export function ensureBuilt(say) {
 }
 
 /** Starts a server in the background and waits until it answers. */
-export async function serve({ port, databaseUrl, log }) {
+export async function serve({ port, databaseUrl, log, gauges = '' }) {
   const out = openSync(log, 'a');
   const child = spawn(process.execPath, [next, 'start', 'web', '-p', String(port), '-H', '127.0.0.1'], {
     cwd: root,
-    env: { ...quiet, NODE_ENV: 'production', DATABASE_URL: databaseUrl },
+    env: { ...quiet, NODE_ENV: 'production', DATABASE_URL: databaseUrl, HOLOTONOS_GAUGES: gauges },
     detached: true,
     stdio: ['ignore', out, out],
   });

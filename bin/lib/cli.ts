@@ -8,6 +8,8 @@ const help = `bin/holotonos solve NAME [FILE|-]   one JSON document in, one out
 bin/holotonos solve NAME --lines [FILE|-]   one document a line
 bin/holotonos solve --list          the names of the solvers
 bin/holotonos schema NAME           JSON Schema of what goes in and comes out
+bin/holotonos gauge send NAME [--value X] [--port N]   presses the button of a stand-in gauge
+bin/holotonos gauge list [--port N]                    the stand-ins and what the bench asks for
 
 Exit: 0 solved, 2 bad input or unknown name, 3 no answer.`;
 
@@ -76,6 +78,48 @@ async function schema([name = '']: string[]): Promise<number> {
   return 0;
 }
 
+/** Where bin/start puts the page of the stand-ins unless told otherwise. */
+const usualPagePort = '4651';
+
+async function gauge(args: string[]): Promise<number> {
+  const { values, positionals } = parseArgs({
+    args,
+    allowPositionals: true,
+    options: { value: { type: 'string' }, port: { type: 'string', default: usualPagePort } },
+  });
+  const [act = 'list', name = ''] = positionals;
+  const address = `http://127.0.0.1:${values.port}`;
+  const ask = async (path: string, init?: RequestInit) => {
+    try {
+      return await fetch(`${address}${path}`, init);
+    } catch {
+      throw new Error(
+        `No stand-in gauges answer at ${address}. Start them with bin/start, or name their page with --port.`,
+      );
+    }
+  };
+  if (act === 'list') {
+    const state = (await (await ask('/state')).json()) as {
+      aim: { ticket: string; point: { part: string; measure: string } } | null;
+      gauges: { gauge: string; name: string; fits: boolean; plugged: boolean }[];
+    };
+    const asked = state.aim && `${state.aim.point.measure} of ${state.aim.point.part} on ${state.aim.ticket}`;
+    await write(`The bench asks for ${asked ?? 'nothing yet'}.\n`);
+    for (const each of state.gauges)
+      await write(
+        `${each.gauge.padEnd(20)} ${each.name}${each.plugged ? (each.fits ? '' : ' (cannot read this)') : ' (unplugged)'}\n`,
+      );
+    return 0;
+  }
+  if (!['send', 'unplug', 'garbage', 'flood'].includes(act)) throw new Error(help);
+  const body = JSON.stringify({ gauge: name, action: act, ...(values.value !== undefined && { value: values.value }) });
+  const response = await ask('/press', { method: 'POST', body });
+  const answer = (await response.json()) as { said?: string; message?: string };
+  if (!response.ok) throw new Error(answer.message ?? 'It was refused.');
+  await write(`${answer.said}\n`);
+  return 0;
+}
+
 /** Runs the command line and resolves to its exit code. */
 export async function main([command = 'help', ...rest]: string[]): Promise<number> {
   // Whoever reads our output may stop before the end; that is not a fault.
@@ -83,6 +127,7 @@ export async function main([command = 'help', ...rest]: string[]): Promise<numbe
   try {
     if (command === 'solve') return await solve(rest);
     if (command === 'schema') return await schema(rest);
+    if (command === 'gauge') return await gauge(rest);
   } catch (error) {
     console.error((error as Error).message);
     return 2;

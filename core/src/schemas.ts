@@ -1,9 +1,10 @@
 import { bodyLineInput } from './body/bodyLine.schema';
 import { boreInput } from './bore/bore.schema';
 import { bushingInput } from './bushing/bushing.schema';
+import { gaugeLineSchema } from './devices/gaugeLine.schema';
 import { hingeInput } from './hinges/hinge.schema';
 import { jointInput } from './joints/joint.schema';
-import { entryBodies, newEntrySchema, storedEntrySchema } from './logbook/entry.schema';
+import { entryBodies, measuringPointSchema, newEntrySchema, storedEntrySchema } from './logbook/entry.schema';
 import { instrumentTypeSchema } from './instruments/instrumentType.schema';
 import { conformityInput } from './metrology/conformity.schema';
 import { seatInput } from './pads/seat.schema';
@@ -11,6 +12,7 @@ import { planInput } from './plan/plan.schema';
 import { jobDocumentSchema } from './record/jobDocument.schema';
 import { rimInput } from './rims/rim.schema';
 import { scheduleInput } from './schedule/schedule.schema';
+import { newShopEntrySchema, shopEntryBodies } from './shop/shopEntry.schema';
 
 /**
  * Every schema that is compiled to a validator at build time, by the name the validator gets. Imports schemas only:
@@ -31,6 +33,12 @@ export const compiledSchemas: Record<string, object> = {
   stored_entry: storedEntrySchema,
   instrument_type: instrumentTypeSchema,
   job_document: jobDocumentSchema,
+  measuring_point: measuringPointSchema,
+  gauge_line: gaugeLineSchema,
+  new_shop_entry: newShopEntrySchema,
+  ...Object.fromEntries(
+    Object.entries(shopEntryBodies).map(([kind, schema]) => [`shop_${kind.replaceAll('-', '_')}`, schema]),
+  ),
   ...Object.fromEntries(
     Object.entries(entryBodies).map(([kind, schema]) => [`body_${kind.replaceAll('-', '_')}`, schema]),
   ),

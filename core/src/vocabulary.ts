@@ -118,5 +118,65 @@ export const measures = [
   'leak',
   'force',
   'lost-motion',
+  'lean',
+  'run-out',
+  'rise-and-fall',
+  'wear',
+  'cone-angle',
+  'cork',
+  'leak-baseline',
+  'weight',
+  'stand',
+  'mark-gap',
+  'key-gap',
 ] as const;
 export type Measure = (typeof measures)[number];
+
+/** What a gauge is; which measures each kind can take stands in metrology. */
+export const gaugeKinds = [
+  'feeler',
+  'indicator',
+  'caliper',
+  'micrometer',
+  'pins',
+  'bore-gauge',
+  'small-hole',
+  'leak-tester',
+  'force-gauge',
+  'protractor',
+  'hygrometer',
+] as const;
+export type GaugeKind = (typeof gaugeKinds)[number];
+
+/** Limits a practice sets and a shop may set otherwise. */
+export const toleranceNames = [
+  'bodyStraightness',
+  'boreOvality',
+  'boreDeviation',
+  'rimFlatness',
+  'rimFlatnessLarge',
+  'rimTilt',
+  'holeOvality',
+  'hingeClearance',
+  'endPlay',
+  'rodRunOut',
+  'pivotRise',
+  'pivotWear',
+  'postLean',
+  'postHeight',
+  'witnessGap',
+  'metalJointClearance',
+  'corkedTenonClearance',
+  'corkSqueeze',
+  'padGap',
+  'padStandSpread',
+  'followerLateness',
+  'lostMotion',
+  'sealForceNewtons',
+  'jointLeakMlPerMinute',
+] as const;
+export type ToleranceName = (typeof toleranceNames)[number];
+
+/** Corrective work that goes in passes: act a little, measure, act again. */
+export const passKinds = ['straighten', 'turn-bell', 'expand', 'shrink', 'lap', 'swage', 'face'] as const;
+export type PassKind = (typeof passKinds)[number];

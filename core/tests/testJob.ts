@@ -2,6 +2,7 @@ import {
   diameterClocks,
   diameterPoint,
   foldJob,
+  gaugeOfReading,
   heightPoint,
   instrumentType,
   padClocks,
@@ -51,9 +52,10 @@ export class TestJob {
     return entry.id;
   }
 
-  read(point: MeasuringPoint, value: number, gaugeId = 'feeler-fine'): string {
+  read(point: MeasuringPoint, value: number, gaugeId = 'feeler-fine', air: object = {}): string {
     const gauge = shelfGauges.find(({ id }) => id === gaugeId);
-    return this.write('reading', { point, value, typed: String(value), gauge });
+    if (!gauge) throw new Error(`no gauge “${gaugeId}”`);
+    return this.write('reading', { point, value, typed: String(value), gauge: gaugeOfReading(gauge), ...air });
   }
 
   pad(part: string, gaps: readonly number[], gaugeId?: string): void {

@@ -6,3 +6,6 @@ export * from './instrumentTypes';
 export * from './announcements';
 export * from './readingsCsv';
 export * from './demo/loadDemo';
+export * from './shop';
+export * from './importReadings';
+export * from './bookPackage';

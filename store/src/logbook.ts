@@ -124,10 +124,36 @@ export async function appendEntry(db: Database, ticket: string, entry: NewEntry)
 /** Rows one statement carries: PostgreSQL takes 65 535 parameters at most. */
 const rowsPerStatement = 1000;
 
+/** Checked entries after `lastSeq`, inside the caller's transaction and under its lock on the job. */
+export async function appendRows(
+  tx: Database,
+  jobId: string,
+  lastSeq: number,
+  list: readonly NewEntry[],
+  onRows?: (rows: number) => void,
+): Promise<void> {
+  const rows = list.map(({ id, kind, body, author, benchTime }, i) => ({
+    jobId,
+    seq: lastSeq + 1 + i,
+    id,
+    kind,
+    body,
+    author,
+    benchTime,
+  }));
+  await insertRows(tx, rows, onRows);
+}
+
 /** Many entries in as few statements as can be; the caller's transaction makes them all or none. */
-async function insertRows(db: Database, rows: readonly (typeof entries.$inferInsert)[]): Promise<void> {
+async function insertRows(
+  db: Database,
+  rows: readonly (typeof entries.$inferInsert)[],
+  onRows?: (rows: number) => void,
+): Promise<void> {
   for (let at = 0; at < rows.length; at += rowsPerStatement) {
-    await db.insert(entries).values(rows.slice(at, at + rowsPerStatement));
+    const some = rows.slice(at, at + rowsPerStatement);
+    await db.insert(entries).values(some);
+    onRows?.(at + some.length);
   }
 }
 
@@ -200,23 +226,14 @@ export async function appendAll(
   if (!job) return { status: 'no-job' };
   return db.transaction(async (tx) => {
     await tx.execute(sql`select 1 from ${jobs} where ${jobs.id} = ${job.id} for update`);
-    const state = foldEntries(emptyJobState, await jobEntries(tx, job.id));
+    const state = await jobState(tx, job.id);
     const fresh = list.filter(({ id }) => !state.byId.has(id));
     const unfit = fresh.flatMap((entry, i) =>
       misfits(state, entry).map(({ path, message }) => ({ path: `/${i}${path}`, message })),
     );
     if (unfit.length > 0) return { status: 'refused', problems: unfit } as const;
-    const rows = fresh.map(({ id, kind, body, author, benchTime }, i) => ({
-      jobId: job.id,
-      seq: state.seq + 1 + i,
-      id,
-      kind,
-      body,
-      author,
-      benchTime,
-    }));
-    await insertRows(tx, rows);
-    return { status: 'stored', added: rows.length } as const;
+    await appendRows(tx, job.id, state.seq, fresh);
+    return { status: 'stored', added: fresh.length } as const;
   });
 }
 

@@ -1,74 +1,145 @@
 import {
+  measureGroups,
   mmPerUnit,
   printFigure,
   unitOfMeasure,
+  type EntryOf,
   type JobState,
   type LengthUnit,
   type Measure,
-  type NewEntry,
+  type MeasureGroup,
+  type NewEntryOf,
   type Problem,
 } from '@holotonos/core';
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 
-const columns = [
-  'entry',
-  'bench time',
-  'author',
-  'group',
-  'part',
-  'measure',
-  'clock (deg)',
-  'at (mm)',
-  'value (mm)',
-  'typed',
-  'gauge',
-  'gauge name',
-  'gauge resolution (mm)',
-  'gauge max error (mm)',
-  'stale because of',
+/** The columns of readings as they go out, with what stands in each: one list for the file, its description and its reader. */
+export const readingColumns = [
+  {
+    name: 'entry',
+    type: 'string',
+    says: 'id of the entry in the logbook; makes a row known, so that it is taken once',
+  },
+  { name: 'bench time', type: 'datetime', says: 'when it was read, ISO 8601' },
+  { name: 'author', type: 'string', says: 'who read it' },
+  { name: 'group', type: 'string', says: 'group of measures' },
+  { name: 'part', type: 'string', says: 'id of the part on the instrument' },
+  { name: 'measure', type: 'string', says: 'what was measured' },
+  { name: 'clock (deg)', type: 'number', says: 'direction, 0 where there is none' },
+  { name: 'at (mm)', type: 'number', says: 'distance along the part; empty where it has no stations' },
+  { name: 'value (mm)', type: 'number', says: 'the figure: mm; a leak in mL/min, a force in N, a lean in degrees' },
+  { name: 'typed', type: 'string', says: 'as it was typed, with its unit' },
+  { name: 'gauge', type: 'string', says: 'id of the gauge' },
+  { name: 'gauge name', type: 'string', says: 'name of the gauge' },
+  { name: 'gauge resolution (mm)', type: 'number', says: 'smallest step shown, in the unit of the value' },
+  { name: 'gauge max error (mm)', type: 'number', says: 'largest error allowed, in the unit of the value' },
+  { name: 'temperature (C)', type: 'number', says: 'of the room, where it was written down' },
+  { name: 'humidity (%)', type: 'number', says: 'of the room, relative, where it was written down' },
+  { name: 'stale because of', type: 'string', says: 'the work that disturbed it; on the way out only' },
 ] as const;
+
+type Reading = EntryOf<'reading'>;
+
+/** Readings of a job that stand, in the order they were taken; of one group, if one is named. */
+const standing = (state: JobState, group?: MeasureGroup): Reading[] =>
+  state.entries.filter(
+    (entry): entry is Reading =>
+      entry.kind === 'reading' && !state.struck.has(entry.id) && (!group || entry.body.point.group === group),
+  );
+
+/** Groups in which something stands. */
+export const groupsWithReadings = (state: JobState): MeasureGroup[] =>
+  measureGroups.filter((group) => standing(state, group).length > 0);
 
 /**
  * The readings of a job as CSV (RFC 4180), one a row, in the order they were taken; units stand in the header. Struck
  * readings are left out.
  */
-export function readingsToCsv(state: JobState): string {
+export function readingsToCsv(state: JobState, group?: MeasureGroup): string {
   const staleBy = new Map<string, string>();
   for (const { readings } of state.points.values()) {
     for (const { entry, stale } of readings) if (stale) staleBy.set(entry, stale.title);
   }
-  const rows = state.entries.flatMap((entry) => {
-    if (entry.kind !== 'reading' || state.struck.has(entry.id)) return [];
-    const { point, value, typed, gauge } = entry.body;
-    const { group, part, measure, clock, at } = point;
+  const rows = standing(state, group).map((entry) => {
+    const { point, value, typed, gauge, temperature, humidity } = entry.body;
+    const { group: of, part, measure, clock, at } = point;
     return [
-      [
-        entry.id,
-        entry.benchTime,
-        entry.author,
-        group,
-        part,
-        measure,
-        clock,
-        at ?? '',
-        value,
-        typed,
-        gauge.id,
-        gauge.name,
-        gauge.resolution,
-        gauge.maxPermissibleError,
-        staleBy.get(entry.id) ?? '',
-      ],
+      entry.id,
+      entry.benchTime,
+      entry.author,
+      of,
+      part,
+      measure,
+      clock,
+      at ?? '',
+      value,
+      typed,
+      gauge.id,
+      gauge.name,
+      gauge.resolution,
+      gauge.maxPermissibleError,
+      temperature ?? '',
+      humidity ?? '',
+      staleBy.get(entry.id) ?? '',
     ];
   });
-  return stringify([[...columns], ...rows], { record_delimiter: 'windows', escape_formulas: false });
+  const header = readingColumns.map(({ name }) => name);
+  return stringify([header, ...rows], { record_delimiter: 'windows', escape_formulas: false });
 }
 
-export type ReadCsv = { ok: true; entries: NewEntry[] } | { ok: false; problems: Problem[] };
+/** How a file writes its columns and its decimals. */
+export interface CsvDialect {
+  delimiter: ',' | ';' | '\t';
+  decimal: '.' | ',';
+}
 
-/** Rows a single file may hold. */
-const mostRows = 50_000;
+const numberColumns = /^(clock|at|value|gauge resolution|gauge max error|temperature|humidity)\b/;
+const withComma = /^[-−]?\d+,\d+$/;
+
+/** Rows of a piece of CSV; what is cut off at its end does not count. */
+const rowsOf = (text: string, { delimiter }: Pick<CsvDialect, 'delimiter'>): string[][] =>
+  parse(text, {
+    bom: true,
+    skip_empty_lines: true,
+    relax_column_count: true,
+    relax_quotes: true,
+    delimiter,
+  }) as string[][];
+
+/**
+ * Recognises how a file is written from its beginning: the separator that gives its first line the most columns, and a
+ * comma for the decimal point where figures stand so.
+ *
+ * @example sniffCsv('a;b\r\n') // => {"delimiter":";","decimal":"."}
+ */
+export function sniffCsv(head: string): CsvDialect {
+  const first = head.replace(/^\uFEFF/, '').split(/\r?\n/, 1)[0] ?? '';
+  const count = (delimiter: string) => first.split(delimiter).length;
+  const delimiter = ([',', ';', '\t'] as const).reduce((a, b) => (count(b) > count(a) ? b : a));
+  let [header, ...rows]: string[][] = [];
+  try {
+    [header, ...rows] = rowsOf(head.slice(0, head.lastIndexOf('\n') + 1) || head, { delimiter });
+  } catch {
+    // What cannot be read says nothing of its decimals; whoever reads it next says what is wrong.
+    return { delimiter, decimal: '.' };
+  }
+  const decimal = rows.some((row) =>
+    row.some((cell, i) => numberColumns.test((header?.[i] ?? '').trim().toLowerCase()) && withComma.test(cell.trim())),
+  );
+  return { delimiter, decimal: decimal ? ',' : '.' };
+}
+
+/** What a file looks like before anything of it is taken. */
+export interface CsvLook {
+  dialect: CsvDialect;
+  columns: { name: string; known: boolean }[];
+  /** the first rows as they would be understood */
+  rows: string[][];
+  problems: Problem[];
+}
+
+const shownRows = 5;
 const needed = [
   'group',
   'part',
@@ -78,77 +149,157 @@ const needed = [
   'gauge resolution (mm)',
   'gauge max error (mm)',
 ] as const;
-
 const valueHeader = /^value \((mm|in|thou)\)$/;
+const columnName = (name: string) => name.trim().toLowerCase();
+const isKnown = (name: string) =>
+  valueHeader.test(columnName(name)) || readingColumns.some((column) => column.name === columnName(name));
 
-/**
- * Reads such a file into new reading entries for a job. Column order is free; `value` may be in mm, in or thou, as its
- * header says. Every bad row is named by line and column; when there is one, nothing is taken.
- *
- * @param mintId makes an id for a row that has none of its own
- */
-export function readingsFromCsv(text: string, author: string, now: string, mintId: () => string): ReadCsv {
+/** Looks at the beginning of a file: how it is written, which columns are known, what its first rows say. */
+export function lookAtCsv(head: string, dialect: CsvDialect = sniffCsv(head)): CsvLook {
+  const whole = head.slice(0, head.lastIndexOf('\n') + 1) || head;
   let rows: string[][];
   try {
-    rows = parse(text, { bom: true, skip_empty_lines: true, relax_column_count: true }) as string[][];
+    rows = rowsOf(whole, dialect);
   } catch (error) {
-    return { ok: false, problems: [{ path: '', message: `is not readable as CSV: ${(error as Error).message}` }] };
+    const message = `is not readable as CSV: ${(error as Error).message}`;
+    return { dialect, columns: [], rows: [], problems: [{ path: '', message }] };
   }
   const [header = [], ...body] = rows;
-  const place = new Map(header.map((name, i) => [name.trim().toLowerCase(), i]));
+  const reader = rowReader(header, dialect, { author: '', now: '1970-01-01T00:00:00.000Z', mintId: () => '' });
+  return {
+    dialect,
+    columns: header.map((name) => ({ name, known: isKnown(name) })),
+    rows: body.slice(0, shownRows),
+    problems: reader.ok ? [] : reader.problems,
+  };
+}
+
+export interface RowDefaults {
+  author: string;
+  now: string;
+  /** makes an id for a row that has none of its own */
+  mintId: () => string;
+}
+
+type RowReader =
+  | { ok: false; problems: Problem[] }
+  | { ok: true; read: (row: readonly string[], line: number) => NewEntryOf<'reading'> | Problem[] };
+
+/** Understands a header, and then one row after the other; every fault is named by line and column. */
+export function rowReader(header: readonly string[], { decimal }: CsvDialect, defaults: RowDefaults): RowReader {
+  const place = new Map(header.map((name, i) => [columnName(name), i]));
   const problems: Problem[] = needed
     .filter((name) => !place.has(name))
     .map((name) => ({ path: 'line 1', message: `the column “${name}” is missing` }));
   const valueColumn = [...place.keys()].find((name) => valueHeader.test(name));
   if (valueColumn === undefined)
     problems.push({ path: 'line 1', message: 'the column “value (mm)”, “value (in)” or “value (thou)” is missing' });
-  if (body.length > mostRows)
-    problems.push({ path: '', message: `holds ${body.length} rows; at most ${mostRows} are taken at once` });
   if (problems.length > 0 || valueColumn === undefined) return { ok: false, problems };
   const perUnit = mmPerUnit[(valueHeader.exec(valueColumn)?.[1] ?? 'mm') as LengthUnit];
 
-  const entries: NewEntry[] = [];
-  body.forEach((row, i) => {
-    const line = i + 2;
+  const read = (row: readonly string[], line: number): NewEntryOf<'reading'> | Problem[] => {
+    const wrong: Problem[] = [];
+    if (row.length !== header.length)
+      return [{ path: `line ${line}`, message: `has ${row.length} columns, the header ${header.length}` }];
     const cell = (name: string) => (row[place.get(name) ?? -1] ?? '').trim();
-    if (row.length !== header.length) {
-      problems.push({ path: `line ${line}`, message: `has ${row.length} columns, the header ${header.length}` });
-      return;
-    }
     const figure = (name: string) => {
       const written = cell(name);
-      const number = Number(written);
+      const plain = (decimal === ',' ? written.replace(',', '.') : written).replace('−', '-');
+      const number = Number(plain);
       if (written === '' || !Number.isFinite(number))
-        problems.push({ path: `line ${line}, column “${name}”`, message: `“${written}” is not a figure` });
+        wrong.push({ path: `line ${line}, column “${name}”`, message: `“${written}” is not a figure` });
       return number;
     };
+    const optional = (name: string) => (cell(name) === '' ? undefined : figure(name));
     const own = unitOfMeasure(cell('measure') as Measure);
     // A force or a leak has a unit of its own, whatever the header says of lengths.
     const value = figure(valueColumn) * (own === 'mm' ? perUnit : 1);
-    const typed = cell('typed') || `${printFigure(value, 'mm')} ${own}`;
-    entries.push({
-      id: cell('entry') || mintId(),
+    const [at, temperature, humidity] = [optional('at (mm)'), optional('temperature (c)'), optional('humidity (%)')];
+    const entry: NewEntryOf<'reading'> = {
+      id: cell('entry') || defaults.mintId(),
       kind: 'reading',
-      author: cell('author') || author,
-      benchTime: cell('bench time') || now,
+      author: cell('author') || defaults.author,
+      benchTime: cell('bench time') || defaults.now,
       body: {
         point: {
           group: cell('group') as 'pad',
           part: cell('part'),
           measure: cell('measure') as 'gap',
           clock: figure('clock (deg)'),
-          ...(cell('at (mm)') !== '' && { at: figure('at (mm)') }),
+          ...(at !== undefined && { at }),
         },
         value,
-        typed,
+        typed: cell('typed') || `${printFigure(value, 'mm')} ${own}`,
         gauge: {
           id: cell('gauge'),
           name: cell('gauge name') || cell('gauge'),
           resolution: figure('gauge resolution (mm)'),
           maxPermissibleError: figure('gauge max error (mm)'),
         },
+        ...(temperature !== undefined && { temperature }),
+        ...(humidity !== undefined && { humidity }),
       },
-    });
-  });
-  return problems.length > 0 ? { ok: false, problems: problems.slice(0, 200) } : { ok: true, entries };
+    };
+    return wrong.length > 0 ? wrong : entry;
+  };
+  return { ok: true, read };
+}
+
+/** Where in a row a fault of its entry stands, for a person with the file open. */
+export function columnOfPath(path: string): string {
+  const names: readonly (readonly [RegExp, string])[] = [
+    [/^\/body\/point\/group/, 'group'],
+    [/^\/body\/point\/part/, 'part'],
+    [/^\/body\/point\/measure/, 'measure'],
+    [/^\/body\/point\/clock/, 'clock (deg)'],
+    [/^\/body\/point\/at/, 'at (mm)'],
+    [/^\/body\/value/, 'value'],
+    [/^\/body\/typed/, 'typed'],
+    [/^\/body\/gauge\/resolution/, 'gauge resolution (mm)'],
+    [/^\/body\/gauge\/maxPermissibleError/, 'gauge max error (mm)'],
+    [/^\/body\/gauge/, 'gauge'],
+    [/^\/body\/temperature/, 'temperature (C)'],
+    [/^\/body\/humidity/, 'humidity (%)'],
+    [/^\/id/, 'entry'],
+    [/^\/author/, 'author'],
+    [/^\/benchTime/, 'bench time'],
+  ];
+  const name = names.find(([pattern]) => pattern.test(path))?.[1];
+  return name === undefined ? '' : `, column “${name}”`;
+}
+
+export type ReadCsv = { ok: true; entries: NewEntryOf<'reading'>[] } | { ok: false; problems: Problem[] };
+
+const mostProblems = 200;
+
+/**
+ * Reads a small file of readings whole. Column order is free; `value` may be in mm, in or thou, as its header says.
+ * Every bad row is named by line and column; when there is one, nothing is taken. Larger files go through
+ * `importReadings`, row by row.
+ */
+export function readingsFromCsv(text: string, defaults: RowDefaults, dialect: CsvDialect = sniffCsv(text)): ReadCsv {
+  let rows: { record: string[]; info: { lines: number } }[];
+  try {
+    rows = parse(text, {
+      bom: true,
+      skip_empty_lines: true,
+      relax_column_count: true,
+      delimiter: dialect.delimiter,
+      info: true,
+    }) as unknown as typeof rows;
+  } catch (error) {
+    return { ok: false, problems: [{ path: '', message: `is not readable as CSV: ${(error as Error).message}` }] };
+  }
+  const [header, ...body] = rows;
+  const reader = rowReader(header?.record ?? [], dialect, defaults);
+  if (!reader.ok) return reader;
+  const entries: NewEntryOf<'reading'>[] = [];
+  const problems: Problem[] = [];
+  for (const { record, info } of body) {
+    const read = reader.read(record, info.lines);
+    if (Array.isArray(read)) problems.push(...read);
+    else entries.push(read);
+    if (problems.length >= mostProblems) break;
+  }
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, entries };
 }

@@ -72,3 +72,14 @@ export const instrumentTypes = pgTable(
   },
   (table) => [index().on(table.id)],
 );
+
+/** The shop's own logbook: its gauges, their checks, its sets of limits. Append-only, in the order of `seq`. */
+export const shopEntries = pgTable('shop_entries', {
+  seq: integer().primaryKey().generatedAlwaysAsIdentity(),
+  id: uuid().notNull().unique(),
+  kind: text().notNull(),
+  body: jsonb().notNull(),
+  author: text().notNull(),
+  benchTime: timeOf().notNull(),
+  receivedAt: timeOf().notNull().defaultNow(),
+});

@@ -4,11 +4,13 @@ import {
   emptyJobState,
   entryProblems,
   foldJob,
+  gaugeOfReading,
   readJobDocument,
   shelfGauges,
   toJobDocument,
   type Entry,
   type NewEntry,
+  type ShelfGauge,
 } from '@holotonos/core';
 import { sql } from 'drizzle-orm';
 import {
@@ -38,7 +40,7 @@ beforeAll(async () => {
 });
 afterAll(() => store.drop());
 
-const [film] = shelfGauges;
+const film = gaugeOfReading(shelfGauges[0] as ShelfGauge);
 const make = (kind: NewEntry['kind'], body: object): NewEntry =>
   ({ id: randomUUID(), kind, body, author: 'Juno Tam', benchTime: '2026-11-23T09:00:00.000Z' }) as NewEntry;
 const intake = (ticket: string) =>
@@ -234,7 +236,7 @@ describe('readings as CSV', () => {
     const state = jobs[0]?.state ?? emptyJobState;
     const csv = readingsToCsv(state);
     expect(csv.split('\r\n')[0]).toContain('value (mm)');
-    const read = readingsFromCsv(csv, 'x', now, randomUUID);
+    const read = readingsFromCsv(csv, { author: 'x', now, mintId: randomUUID });
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
     const live = state.entries.filter((entry) => entry.kind === 'reading' && !state.struck.has(entry.id));
     expect(read.entries).toEqual(live.map(({ seq: _seq, receivedAt: _at, ...entry }) => entry));
@@ -243,7 +245,7 @@ describe('readings as CSV', () => {
   test('take inches where the header says so', () => {
     const csv =
       'group,part,measure,clock (deg),value (thou),gauge,gauge resolution (mm),gauge max error (mm)\npad,g,gap,45,2,feeler-film,0.01,0.004\n';
-    const read = readingsFromCsv(csv, 'Juno Tam', now, randomUUID);
+    const read = readingsFromCsv(csv, { author: 'Juno Tam', now, mintId: randomUUID });
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
     const [entry] = read.entries;
     expect(entry?.kind === 'reading' && entry.body.value).toBeCloseTo(0.0508, 12);
@@ -252,15 +254,15 @@ describe('readings as CSV', () => {
   test('bad rows are named by line and column, and nothing is taken', () => {
     const csv =
       'group,part,measure,clock (deg),value (mm),gauge,gauge resolution (mm),gauge max error (mm)\npad,g,gap,45,zwei,f,0.01,0.004\npad,g,gap,45\n';
-    expect(readingsFromCsv(csv, 'x', now, randomUUID)).toEqual({
+    expect(readingsFromCsv(csv, { author: 'x', now, mintId: randomUUID })).toEqual({
       ok: false,
       problems: [
         { path: 'line 2, column “value (mm)”', message: '“zwei” is not a figure' },
         { path: 'line 3', message: 'has 4 columns, the header 8' },
       ],
     });
-    expect(readingsFromCsv('a,b\n1,2\n', 'x', now, randomUUID)).toMatchObject({ ok: false });
-    expect(readingsFromCsv('"', 'x', now, randomUUID)).toMatchObject({ ok: false });
+    expect(readingsFromCsv('a,b\n1,2\n', { author: 'x', now, mintId: randomUUID })).toMatchObject({ ok: false });
+    expect(readingsFromCsv('"', { author: 'x', now, mintId: randomUUID })).toMatchObject({ ok: false });
   });
 });
 
@@ -319,19 +321,18 @@ describe('migrations', () => {
     const text = readingsToCsv(state);
     const groups = new Set([...state.points.values()].map(({ point }) => point.group));
     expect([...groups].sort()).toEqual(['body-line', 'hinge', 'joint', 'pad', 'rim']);
-    const read = readingsFromCsv(text, 'x', '2026-11-23T09:00:00.000Z', randomUUID);
+    const read = readingsFromCsv(text, { author: 'x', now: '2026-11-23T09:00:00.000Z', mintId: randomUUID });
     if (!read.ok) throw new Error(JSON.stringify(read.problems.slice(0, 3)));
     const bodies = (entries: readonly { id: string; kind: string; body: unknown }[]) =>
       new Map(entries.filter(({ kind }) => kind === 'reading').map(({ id, body }) => [id, body]));
     const struck = new Set(state.struck.keys());
     expect(bodies(read.entries)).toEqual(bodies(state.entries.filter(({ id }) => !struck.has(id))));
-    const force = text.split('\r\n')[0] + '\r\n,,,spring,e-key,force,0,,0.9,,force-gauge,Force gauge,0.01,0.02,\r\n';
-    const inch = readingsFromCsv(
-      force.replace('value (mm)', 'value (in)'),
-      'x',
-      '2026-11-23T09:00:00.000Z',
-      randomUUID,
-    );
+    const force = text.split('\r\n')[0] + '\r\n,,,spring,e-key,force,0,,0.9,,force-gauge,Force gauge,0.01,0.02,,,\r\n';
+    const inch = readingsFromCsv(force.replace('value (mm)', 'value (in)'), {
+      author: 'x',
+      now: '2026-11-23T09:00:00.000Z',
+      mintId: randomUUID,
+    });
     expect(inch.ok && inch.entries[0]?.kind === 'reading' && inch.entries[0].body).toMatchObject({
       value: 0.9,
       typed: '0.900 N',

@@ -1,5 +1,5 @@
 import { randomBytes, randomUUID } from 'node:crypto';
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import { readJobDocument, toJobDocument } from '@holotonos/core';
 import sharp from 'sharp';
 import {
@@ -21,6 +21,8 @@ const problem = async (bytes: Buffer) => {
   const prepared = await preparePhoto(bytes);
   return prepared.ok ? 'taken' : prepared.problem;
 };
+
+jest.setTimeout(60_000);
 
 describe('a picture is made fit to keep', () => {
   test('whatever was hidden in it is left behind, and it stands upright', async () => {

@@ -14,6 +14,29 @@ function centreOf({ at, sightings }: BodyLineInput['stations'][number]): Centre 
   return { at, x, y };
 }
 
+/** The bend that explains the centres best, a kink or a bow, however small it is. Clock is null where it leans nowhere. */
+function bendOfCentres(centres: readonly Centre[]) {
+  const kink = fitKink(centres);
+  const bow = fitBow(centres);
+  const spread = centres.reduce((sum, { x, y }) => sum + x * x + y * y, 0);
+  const isKink = kink.squaredError <= bow.squaredError + 1e-12 * spread;
+  const { at, turnX, turnY } = isKink ? kink : bow;
+  return {
+    shape: isKink ? ('kink' as const) : ('bow' as const),
+    at,
+    towardClock: clockOf(turnX * 1e6, turnY * 1e6),
+    angleDegrees: toDegrees(Math.atan(Math.hypot(turnX, turnY))),
+  };
+}
+
+/**
+ * How a tube is bent, whether or not it is within its zone: what a correction is judged by.
+ *
+ * @throws Unsolvable when the sightings of a station do not determine its centre
+ */
+export const bendOfTube = (stations: BodyLineInput['stations']) =>
+  bendOfCentres([...stations].sort((a, b) => a.at - b.at).map(centreOf));
+
 /**
  * Is the tube straight, and if not, where is it bent, toward where, and how far must it be pushed?
  *
@@ -28,16 +51,10 @@ export function solveBodyLine(input: BodyLineInput): BodyLineOutput {
   const zone = smallestCylinder(centres);
   if (atMost(zone, limits.zone)) return { zone, shape: 'straight', verdict: 'within', centres };
 
-  const kink = fitKink(centres);
-  const bow = fitBow(centres);
-  const spread = centres.reduce((sum, { x, y }) => sum + x * x + y * y, 0);
-  const isKink = kink.squaredError <= bow.squaredError + 1e-12 * spread;
-  const { at, turnX, turnY } = isKink ? kink : bow;
-  const towardClock = clockOf(turnX * 1e6, turnY * 1e6);
-  const angleDegrees = toDegrees(Math.atan(Math.hypot(turnX, turnY)));
+  const { shape, at, towardClock, angleDegrees } = bendOfCentres(centres);
   return {
     zone,
-    shape: isKink ? 'kink' : 'bow',
+    shape,
     verdict: 'outside',
     centres,
     bend: { at, towardClock, angleDegrees },

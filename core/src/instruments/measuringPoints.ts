@@ -20,6 +20,31 @@ const lineStations = (length: number): number[] => {
   return Array.from({ length: steps + 1 }, (_, i) => Math.round((length * i) / steps));
 };
 
+/** The name a bell goes by in the types of saxophones: it alone is turned against the body. */
+const bellSection = 'bell';
+const isTurnable = (type: InstrumentType, section: string) => type.family === 'saxophone' && section === bellSection;
+
+/** Where guard feet and brace leave their old marks on a bell: the gap there tells how far it was turned. */
+export const witnessMarks = (type: InstrumentType, section: string) =>
+  isTurnable(type, section)
+    ? type.fittings.filter((fit) => fit.section === section && (fit.kind === 'guard' || fit.kind === 'brace'))
+    : [];
+
+/** The largest key of a bell: undamaged, it is the gauge of how the bell stands to the body. */
+export function referenceKey(type: InstrumentType, section: string): InstrumentType['holes'][number] | null {
+  if (!isTurnable(type, section)) return null;
+  const padded = new Set(type.pads.map(({ hole }) => hole));
+  const holes = type.holes.filter((hole) => hole.section === section && padded.has(hole.id));
+  return holes.reduce<(typeof holes)[number] | null>((a, b) => (a && a.diameter >= b.diameter ? a : b), null);
+}
+
+/** What is measured of a key on this rod: a tube that turns on it, or points that carry it. */
+export function hingeMeasures({ kind, pivot }: InstrumentType['rods'][number]): readonly Measure[] {
+  if (kind === 'through') return ['tube-outer', 'tube-inner', 'tube-length', 'rod', 'post-gap'];
+  const seat = pivot === 'cylinder' ? (['tube-outer', 'tube-inner', 'rod'] as const) : (['cone-angle'] as const);
+  return [...seat, 'wear', 'rise-and-fall', 'tube-length', 'post-gap'];
+}
+
 /**
  * Every place where a figure can be taken on an instrument, group by group and down the tube: what its geometry gives,
  * then what the type asks for besides.
@@ -37,7 +62,12 @@ export function measuringPoints(type: InstrumentType): MeasurePlace[] {
       for (const clock of clocks ?? [undefined])
         places.push({ group, part, measure, ...(at !== undefined && { at }), ...(clock !== undefined && { clock }) });
   };
-  for (const { id, length } of type.sections) add('body-line', id, 'deviation', lineStations(length), quarters);
+  for (const { id, length } of type.sections) {
+    add('body-line', id, 'deviation', lineStations(length), quarters);
+    add('body-line', id, 'run-out', [Math.round(length / 4), Math.round(length / 2), Math.round((3 * length) / 4)]);
+    for (const { at, clock } of witnessMarks(type, id)) add('body-line', id, 'mark-gap', [at], [clock]);
+    if (referenceKey(type, id)) add('body-line', id, 'key-gap', undefined, quarters);
+  }
   for (const { id, bore } of type.sections)
     add(
       'bore',
@@ -52,19 +82,30 @@ export function measuringPoints(type: InstrumentType): MeasurePlace[] {
   }
   for (const rod of type.rods) {
     const posts = type.posts.filter((post) => post.rod === rod.id).sort((a, b) => a.at - b.at);
-    posts.slice(1).forEach(({ id }) => add('post', id, 'gap'));
+    posts.forEach(({ id }, i) => {
+      if (i > 0) add('post', id, 'gap');
+      add('post', id, 'lean');
+      add('post', id, 'height');
+    });
   }
+  for (const { id } of type.rods) add('hinge', id, 'run-out');
   for (const { id, rod } of type.keys) {
-    if (rod === undefined) continue;
-    for (const measure of ['tube-outer', 'tube-inner', 'tube-length', 'rod', 'post-gap'] as const)
-      add('hinge', id, measure);
+    const carrier = type.rods.find((each) => each.id === rod);
+    if (carrier) for (const measure of hingeMeasures(carrier)) add('hinge', id, measure);
   }
-  for (const { id, length } of type.joints) {
+  for (const { id, length, kind } of type.joints) {
     for (const measure of ['tenon', 'receiver'] as const) add('joint', id, measure, [0, length / 2, length], across);
+    if (kind === 'corked' || kind === 'wound') add('joint', id, 'cork', [length / 2], across);
+    add('joint', id, 'leak-baseline');
     add('joint', id, 'leak');
   }
-  for (const { id, springs } of type.keys) if (springs && springs.length > 0) add('spring', id, 'force');
+  for (const { id, springs } of type.keys) {
+    if (!springs || springs.length === 0) continue;
+    add('spring', id, 'force');
+    add('spring', id, 'weight');
+  }
   for (const { hole } of type.pads) {
+    add('pad', hole, 'stand');
     add('pad', hole, 'height');
     add('pad', hole, 'gap', undefined, eighths);
   }

@@ -1,7 +1,15 @@
 import type { Measure } from '../vocabulary';
 
-export type MeasureUnit = 'mm' | 'N' | 'mL/min';
+export type MeasureUnit = 'mm' | 'N' | 'mL/min' | '°';
+
+const others: Partial<Record<Measure, MeasureUnit>> = {
+  'force': 'N',
+  'weight': 'N',
+  'leak': 'mL/min',
+  'leak-baseline': 'mL/min',
+  'lean': '°',
+  'cone-angle': '°',
+};
 
 /** The unit a measure is kept in. */
-export const unitOfMeasure = (measure: Measure): MeasureUnit =>
-  measure === 'force' ? 'N' : measure === 'leak' ? 'mL/min' : 'mm';
+export const unitOfMeasure = (measure: Measure): MeasureUnit => others[measure] ?? 'mm';

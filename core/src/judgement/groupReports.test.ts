@@ -145,7 +145,7 @@ describe('a joint', () => {
       measure === 'leak' ? null : measure === 'tenon' ? 20 : 20.6,
     );
     const report = reportOf(job, 'joint', 'middle-joint', clarinet);
-    expect(report.findings).toMatchObject([{ kind: 'joint-loose' }]);
+    expect(report.findings.map(({ kind }) => kind)).toContain('joint-loose');
     expect(report.says).toMatch(/renew the cork/);
   });
 });

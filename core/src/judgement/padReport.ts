@@ -3,6 +3,7 @@ import type { JobState, MeasuringPoint } from '../logbook';
 import { solveConformity, type ConformityOutput } from '../metrology';
 import type { SeatInput } from '../pads';
 import { padGapLimit } from '../practice';
+import { limitsOf } from './limitsOf';
 import { wholeState, type MeasureState } from './measureState';
 import { coarsestGauge, readPoint, type PointReading } from './pointReading';
 import { rimReport, type RimAnswers } from './rimReport';
@@ -55,7 +56,7 @@ function judge(reading: PointReading, limit: number): JudgedPoint {
 export function padReport(state: JobState, type: InstrumentType, part: string, rimOf?: RimAnswers): PadReport | null {
   const pad = type.pads.find(({ hole }) => hole === part);
   if (!pad) return null;
-  const limit = padGapLimit(type.family, state.practice);
+  const limit = padGapLimit(limitsOf(state, type));
   const points = padClocks.map((clock) => judge(readPoint(state, padPoint(part, clock)), limit));
   const fresh = points.flatMap((point) => point.fresh);
   const complete = points.every(({ mean }) => mean !== null);

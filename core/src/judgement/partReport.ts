@@ -1,7 +1,13 @@
-import type { MeasurePlace, MeasureUnit } from '../instruments';
+import type { BodyLineOutput } from '../body';
+import type { BoreOutput } from '../bore';
+import type { HingeOutput } from '../hinges';
+import type { InstrumentType, MeasurePlace, MeasureUnit } from '../instruments';
+import type { JointOutput } from '../joints';
 import type { JobState, MeasuringPoint } from '../logbook';
-import { solveConformity } from '../metrology';
-import type { FindingKind, MeasureGroup } from '../vocabulary';
+import { solveConformity, type Gauge, type Learned } from '../metrology';
+import type { FindingKind, Measure, MeasureGroup } from '../vocabulary';
+import { airWarnings } from './airWarnings';
+import type { ZoneGrowth } from './passHistory';
 import { wholeState, type MeasureState } from './measureState';
 import { coarsestGauge, readPoint, type PointReading } from './pointReading';
 
@@ -14,6 +20,14 @@ export interface ReportFact {
   uncertainty: number | null;
   limit: { lower?: number; upper?: number } | null;
   verdict: MeasureState | null;
+  /** what was read to come to it, with the coarsest gauge at each place: what could decide it stands on this */
+  sources: FigureSource[];
+}
+
+/** One place a figure rests on. */
+export interface FigureSource {
+  measure: Measure;
+  gauge: Gauge;
 }
 
 /** A finding a report speaks for. */
@@ -39,6 +53,16 @@ export interface PartReport {
   /** points of a curve to be drawn against its reference, mm along the part */
   curve: { at: number; value: number; reference: number }[];
   curveWords: string;
+  /** what should make a reader careful: other air than before, a gauge in doubt */
+  warnings: string[];
+  /** the solver's own answer, for a page that draws it */
+  line?: BodyLineOutput;
+  bore?: BoreOutput;
+  joint?: JointOutput;
+  hinge?: HingeOutput;
+  /** what this part's own passes have taught */
+  springBack?: Learned | null;
+  steps?: Record<'expand' | 'shrink', ZoneGrowth>;
   evidence: string[];
   newestSeq: number;
 }
@@ -60,7 +84,10 @@ export function judgeFigure(
   parts: readonly PointReading[],
   limit: { lower?: number; upper?: number },
 ): ReportFact {
-  const gauges = parts.map(({ fresh }) => coarsestGauge(fresh));
+  const sources = parts.flatMap(({ point, fresh }) =>
+    fresh.length > 0 ? [{ measure: point.measure, gauge: coarsestGauge(fresh) }] : [],
+  );
+  const gauges = sources.map(({ gauge }) => gauge);
   const conformity = solveConformity({
     readings: [value],
     gauge: {
@@ -76,12 +103,25 @@ export function judgeFigure(
     uncertainty: conformity.expandedUncertainty,
     limit,
     verdict: conformity.verdict,
+    sources,
   };
 }
+
+/** A figure that is only told: nothing judges it. */
+export const plainFigure = (words: string, unit: ReportFact['unit'], value: number): ReportFact => ({
+  words,
+  unit,
+  value,
+  uncertainty: null,
+  limit: null,
+  verdict: null,
+  sources: [],
+});
 
 /** The bare report: its points read, nothing judged yet. */
 export function readPart(
   state: JobState,
+  type: InstrumentType,
   group: MeasureGroup,
   part: string,
   places: readonly MeasurePlace[],
@@ -101,6 +141,7 @@ export function readPart(
     findings: [],
     curve: [],
     curveWords: '',
+    warnings: type.body === 'wood' ? airWarnings(fresh) : [],
     evidence: fresh.map(({ entry }) => entry),
     newestSeq: Math.max(0, ...fresh.map(({ seq }) => seq)),
   };

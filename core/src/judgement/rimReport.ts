@@ -3,6 +3,7 @@ import type { JobState, MeasuringPoint } from '../logbook';
 import { solveConformity, type ConformityOutput, type Gauge } from '../metrology';
 import { rimLimits } from '../practice';
 import { solveRim, type RimInput, type RimOutput } from '../rims';
+import { limitsOf } from './limitsOf';
 import { wholeState, type MeasureState } from './measureState';
 import { coarsestGauge, readPoint, type PointReading } from './pointReading';
 
@@ -76,7 +77,7 @@ export function rimReport(
 ): RimReport | null {
   const hole = type.holes.find(({ id }) => id === part);
   if (!hole) return null;
-  const limits = rimLimits(type.family, state.practice, hole.diameter);
+  const limits = rimLimits(limitsOf(state, type), hole.diameter);
   const points = (clocks: readonly number[], at: typeof heightPoint): RimPoint[] =>
     clocks.map((clock) => {
       const reading = readPoint(state, at(part, clock));

@@ -1,5 +1,7 @@
 import { instrumentType, removableNames } from '../instruments';
+import { limitShape } from '../practice';
 import type { Problem } from '../solvers/contract';
+import type { ToleranceName } from '../vocabulary';
 import { hasSchema, problemsWith, type SchemaName } from '../validation';
 import type { NewEntry, NewEntryOf } from './entry';
 import { isOnBoard } from './board';
@@ -53,6 +55,15 @@ function partProblems(state: JobState, part: string): Problem[] {
     : [];
 }
 
+/** What speaks against a limit of this shape. */
+export function limitProblems(name: ToleranceName, limit: number | number[], path: string): Problem[] {
+  const band = limitShape(name) === 'band';
+  if (band !== Array.isArray(limit))
+    return says(path, band ? 'is a band: give its low and its high end' : 'is an upper limit: give one figure');
+  const [low = 0, high = 0] = Array.isArray(limit) ? limit : [];
+  return low > high ? says(path, `must not run from ${low} down to ${high}`) : [];
+}
+
 /**
  * Problems with an entry in this job: what its form cannot show. Assumes a well-formed entry.
  */
@@ -92,6 +103,17 @@ export function misfits(state: JobState, entry: NewEntry): Problem[] {
       return state.off.has(entry.body.part) ? [] : says('part', 'is on the instrument already');
     case 'soak-over':
       return state.soaks.has(entry.body.soak) ? [] : says('soak', 'nothing was left to soak under this id');
+    case 'pass':
+      return partProblems(state, entry.body.part);
+    case 'round': {
+      const strange = entry.body.points.find(({ part }) => partProblems(state, part).length > 0);
+      return strange ? says('points', `“${strange.part}” is not a part of this instrument`) : [];
+    }
+    case 'round-skip':
+    case 'round-over':
+      return state.rounds.has(entry.body.round) ? [] : says('round', 'is not a round of this job');
+    case 'tolerances':
+      return entry.body.changes.flatMap(({ name, limit }, i) => limitProblems(name, limit, `changes/${i}/limit`));
     case 'photo-marks':
       return state.photos.has(entry.body.photo) ? [] : says('photo', 'is not a photo of this job');
     default:

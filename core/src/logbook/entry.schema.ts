@@ -9,9 +9,11 @@ import {
   measures,
   padHolds,
   partWheres,
+  passKinds,
   practiceNames,
   scopes,
   surveyStations,
+  toleranceNames,
 } from '../vocabulary';
 
 const text = (most: number) => ({ type: 'string', maxLength: most, pattern: '\\S' }) as const;
@@ -33,7 +35,8 @@ const gauge = {
   additionalProperties: false,
 } as const;
 
-const point = {
+/** A place where a figure is taken. */
+export const measuringPointSchema = {
   type: 'object',
   properties: {
     group: { enum: measureGroups },
@@ -44,6 +47,30 @@ const point = {
   },
   required: ['group', 'part', 'measure', 'clock'],
   additionalProperties: false,
+} as const;
+
+const point = measuringPointSchema;
+
+/** Limits that stand in place of those of the practice, each with its reason. Also kept by the shop as a profile. */
+export const limitChanges = {
+  type: 'array',
+  maxItems: 60,
+  items: {
+    type: 'object',
+    properties: {
+      name: { enum: toleranceNames },
+      limit: {
+        description: 'an upper limit, or a band from low to high, in the unit of the limit',
+        anyOf: [
+          { type: 'number', minimum: 0, maximum: 1000 },
+          { type: 'array', items: { type: 'number', minimum: 0, maximum: 1000 }, minItems: 2, maxItems: 2 },
+        ],
+      },
+      reason: text(400),
+    },
+    required: ['name', 'limit', 'reason'],
+    additionalProperties: false,
+  },
 } as const;
 
 /** A spot on the tube. */
@@ -108,6 +135,8 @@ export const entryBodies = {
       },
       typed: { ...freeText(40), description: 'as it was typed, with its unit' },
       gauge,
+      temperature: { type: 'number', minimum: -30, maximum: 60, description: 'of the room, °C, where wood is read' },
+      humidity: { type: 'number', minimum: 0, maximum: 100, description: 'of the room, % relative' },
     },
     required: ['point', 'value', 'typed', 'gauge'],
     additionalProperties: false,
@@ -176,6 +205,57 @@ export const entryBodies = {
     type: 'object',
     properties: { practice: { enum: practiceNames }, reason: text(1000) },
     required: ['practice', 'reason'],
+    additionalProperties: false,
+  },
+  'tolerances': {
+    type: 'object',
+    properties: {
+      profile: { ...text(80), description: 'what this set of limits is called' },
+      changes: limitChanges,
+      reason: text(1000),
+    },
+    required: ['profile', 'changes', 'reason'],
+    additionalProperties: false,
+  },
+  'pass': {
+    type: 'object',
+    description: 'one correction of a loop: act a little, measure, act again',
+    properties: {
+      pass: { enum: passKinds },
+      group: { enum: measureGroups },
+      part: partId,
+      amount: {
+        type: 'number',
+        minimum: 0,
+        maximum: 1000,
+        description: 'how far it was set: degrees for straightening and turning, else mm or steps of the tool',
+      },
+      disturbs: { type: 'array', items: measurePattern, maxItems: 60 },
+      note: freeText(1000),
+    },
+    required: ['pass', 'group', 'part', 'disturbs'],
+    additionalProperties: false,
+  },
+  'round': {
+    type: 'object',
+    properties: {
+      round: { ...uuid, description: 'stays the same until the round is over' },
+      name: text(120),
+      points: { type: 'array', items: point, minItems: 1, maxItems: 3000 },
+    },
+    required: ['round', 'name', 'points'],
+    additionalProperties: false,
+  },
+  'round-skip': {
+    type: 'object',
+    properties: { round: uuid, point, reason: freeText(400) },
+    required: ['round', 'point'],
+    additionalProperties: false,
+  },
+  'round-over': {
+    type: 'object',
+    properties: { round: uuid, note: freeText(1000) },
+    required: ['round'],
     additionalProperties: false,
   },
   'time': {
@@ -329,6 +409,11 @@ interface EntryBodies {
   'note': FromSchema<(typeof entryBodies)['note']>;
   'decision': FromSchema<(typeof entryBodies)['decision']>;
   'practice-change': FromSchema<(typeof entryBodies)['practice-change']>;
+  'tolerances': FromSchema<(typeof entryBodies)['tolerances']>;
+  'pass': FromSchema<(typeof entryBodies)['pass']>;
+  'round': FromSchema<(typeof entryBodies)['round']>;
+  'round-skip': FromSchema<(typeof entryBodies)['round-skip']>;
+  'round-over': FromSchema<(typeof entryBodies)['round-over']>;
   'time': FromSchema<(typeof entryBodies)['time']>;
   'instrument-change': FromSchema<(typeof entryBodies)['instrument-change']>;
   'survey': FromSchema<(typeof entryBodies)['survey']>;

@@ -1,4 +1,5 @@
 import { applyOptions, changeType, instrumentType, type InstrumentType } from '../instruments';
+import type { PassKind } from '../vocabulary';
 import type { Entry, EntryOf } from './entry';
 import {
   emptyJobState,
@@ -9,6 +10,7 @@ import {
   type OperationState,
   type PointState,
   type ReadingState,
+  type Staleness,
 } from './jobState';
 
 /** The same shape with its maps and lists open for writing while one batch is folded. */
@@ -39,6 +41,8 @@ const open = (state: JobState): Draft => ({
   off: new Map(state.off),
   soaks: new Map(state.soaks),
   photos: new Map(state.photos),
+  passes: [...state.passes],
+  rounds: new Map(state.rounds),
   own: new Map(),
 });
 
@@ -53,10 +57,10 @@ function ownPoint(draft: Draft, key: string, point: MeasuringPoint): PointState 
 }
 
 function foldReading(draft: Draft, entry: EntryOf<'reading'>): void {
-  const { point, value, typed, gauge } = entry.body;
+  const { point, value, typed, gauge, temperature = null, humidity = null } = entry.body;
   const { id, seq, author, benchTime } = entry;
   const { readings } = ownPoint(draft, pointKey(point), point);
-  readings.push({ entry: id, seq, value, typed, gauge, author, benchTime, stale: null });
+  readings.push({ entry: id, seq, value, typed, gauge, author, benchTime, temperature, humidity, stale: null });
 }
 
 function foldFinding(draft: Draft, entry: EntryOf<'finding'>): void {
@@ -77,11 +81,9 @@ function foldFinding(draft: Draft, entry: EntryOf<'finding'>): void {
   });
 }
 
-/** The one place where a done operation makes readings stale. */
-function disturb(draft: Draft, entry: EntryOf<'operation-done'>): void {
-  const { disturbs, operation, title } = entry.body;
+/** The one place where work makes readings stale: a done operation, or one pass of a correction. */
+function disturb(draft: Draft, disturbs: readonly string[], stale: Staleness): void {
   if (disturbs.length === 0) return;
-  const stale = { entry: entry.id, operation, title };
   for (const [key, state] of draft.points) {
     const { group, part } = state.point;
     if (!disturbs.some((pattern) => matchesMeasure(pattern, group, part))) continue;
@@ -165,6 +167,26 @@ function foldPart(draft: Draft, entry: EntryOf<'part-off' | 'part-placed'>): voi
   });
 }
 
+/** What each kind of pass is called where it made a reading stale. */
+export const passWords: Record<PassKind, string> = {
+  'straighten': 'Straightening',
+  'turn-bell': 'Turning the bell',
+  'expand': 'Expanding',
+  'shrink': 'Shrinking',
+  'lap': 'Lapping',
+  'swage': 'Swaging',
+  'face': 'Facing',
+};
+
+function foldPass(draft: Draft, entry: EntryOf<'pass'>): void {
+  const { disturbs, ...body } = entry.body;
+  const { id, seq, benchTime } = entry;
+  const before = draft.passes.filter(({ pass, part }) => pass === body.pass && part === body.part).length;
+  draft.passes.push({ ...body, entry: id, seq, benchTime });
+  const title = `${passWords[body.pass]}, pass ${before + 1}`;
+  disturb(draft, disturbs, { entry: id, operation: `pass:${body.pass}:${body.part}`, title });
+}
+
 function foldSoak(draft: Draft, { body, benchTime }: EntryOf<'soak'>): void {
   const { soak, part, minutes, note = '' } = body;
   const until = new Date(Date.parse(benchTime) + minutes * 60_000).toISOString();
@@ -196,7 +218,7 @@ function foldOne(draft: Draft, entry: Entry): void {
       const state = operationOf(draft, operation, entry);
       draft.operations.set(operation, { ...state, status: 'done', title, minutes, override, endedAt: entry.benchTime });
       setFindings(draft, cures, 'cured', entry, '');
-      return disturb(draft, entry);
+      return disturb(draft, entry.body.disturbs, { entry: entry.id, operation, title });
     }
     case 'operation-skipped': {
       const { operation, title, reason, leaves } = entry.body;
@@ -254,6 +276,29 @@ function foldOne(draft: Draft, entry: Entry): void {
     case 'photo-marks': {
       const photo = draft.photos.get(entry.body.photo);
       if (photo) draft.photos.set(photo.photo, { ...photo, marks: entry.body.marks });
+      return;
+    }
+    case 'tolerances':
+      draft.tolerances = entry;
+      draft.decisions.push(entry);
+      return;
+    case 'pass':
+      return foldPass(draft, entry);
+    case 'round': {
+      const { round, name, points } = entry.body;
+      const { seq, benchTime } = entry;
+      draft.rounds.set(round, { round, name, points, seq, benchTime, skipped: new Set(), over: false });
+      return;
+    }
+    case 'round-skip': {
+      const round = draft.rounds.get(entry.body.round);
+      const skipped = new Set(round?.skipped).add(pointKey(entry.body.point));
+      if (round) draft.rounds.set(round.round, { ...round, skipped });
+      return;
+    }
+    case 'round-over': {
+      const round = draft.rounds.get(entry.body.round);
+      if (round) draft.rounds.set(round.round, { ...round, over: true });
       return;
     }
     case 'sign-off':

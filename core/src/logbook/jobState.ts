@@ -22,6 +22,9 @@ export interface ReadingState {
   gauge: NewEntryOf<'reading'>['body']['gauge'];
   author: string;
   benchTime: string;
+  /** of the room, where it was written down: °C and % */
+  temperature: number | null;
+  humidity: number | null;
   stale: Staleness | null;
 }
 
@@ -96,6 +99,26 @@ export interface PhotoState {
   benchTime: string;
 }
 
+/** One correction of a loop. */
+export type PassState = Omit<NewEntryOf<'pass'>['body'], 'disturbs'> & {
+  entry: string;
+  seq: number;
+  benchTime: string;
+};
+
+/** A chosen set of points that is being walked, on whatever device. */
+export interface RoundState {
+  round: string;
+  name: string;
+  points: readonly MeasuringPoint[];
+  /** readings after this entry belong to the round */
+  seq: number;
+  benchTime: string;
+  /** keys of points that were passed over */
+  skipped: ReadonlySet<string>;
+  over: boolean;
+}
+
 /** What the technician saw of a pad, newest of each. */
 export type Observation = NewEntryOf<'observation'>['body'] & { entry: string; seq: number };
 
@@ -123,7 +146,7 @@ export interface JobState {
   points: ReadonlyMap<string, PointState>;
   findings: ReadonlyMap<string, FindingState>;
   operations: ReadonlyMap<string, OperationState>;
-  decisions: readonly EntryOf<'decision' | 'practice-change'>[];
+  decisions: readonly EntryOf<'decision' | 'practice-change' | 'tolerances'>[];
   notes: readonly EntryOf<'note'>[];
   times: readonly EntryOf<'time'>[];
   /** stations of the survey that have been gone through or passed over */
@@ -135,6 +158,10 @@ export interface JobState {
   off: ReadonlyMap<string, OffPart>;
   soaks: ReadonlyMap<string, SoakState>;
   photos: ReadonlyMap<string, PhotoState>;
+  /** limits this job goes by in place of those of its practice */
+  tolerances: EntryOf<'tolerances'> | null;
+  passes: readonly PassState[];
+  rounds: ReadonlyMap<string, RoundState>;
   signOff: EntryOf<'sign-off'> | null;
 }
 
@@ -160,6 +187,9 @@ export const emptyJobState: JobState = {
   off: new Map(),
   soaks: new Map(),
   photos: new Map(),
+  tolerances: null,
+  passes: [],
+  rounds: new Map(),
   signOff: null,
 };
 

@@ -1,4 +1,5 @@
 import type { FromSchema } from 'json-schema-to-ts';
+import type { GaugeKind, Measure } from '../vocabulary';
 
 /** What a verdict must know of a gauge. Millimetres. */
 export const gaugeSchema = {
@@ -18,26 +19,111 @@ export type Gauge = FromSchema<typeof gaugeSchema>;
 
 /** A gauge on the shop's shelf. */
 export interface ShelfGauge extends Gauge {
-  /** resolution and error stand in the unit of what it measures: mm, mL/min or N */
+  /** resolution and error stand in the unit of what it measures: mm, mL/min, N, °, % */
   id: string;
   name: string;
+  kind: GaugeKind;
+  /** day of the last calibration, ISO date; null when nobody wrote one down */
+  calibratedOn: string | null;
+  /** months a calibration is trusted for */
+  calibrateEvery: number;
 }
+
+const lengths: readonly Measure[] = [
+  'height',
+  'diameter',
+  'tube-outer',
+  'tube-inner',
+  'tube-length',
+  'rod',
+  'post-gap',
+  'tenon',
+  'receiver',
+  'cork',
+  'stand',
+  'gap',
+  'mark-gap',
+  'wear',
+];
+const outside: readonly Measure[] = ['tube-outer', 'tube-length', 'rod', 'tenon', 'cork', 'post-gap', 'stand', 'wear'];
+const inside: readonly Measure[] = ['diameter', 'tube-inner', 'receiver'];
+
+/** The measures each kind of gauge can take. */
+export const gaugeTakes: Record<GaugeKind, readonly Measure[]> = {
+  'feeler': ['gap', 'key-gap', 'mark-gap', 'lost-motion', 'rise-and-fall', 'post-gap'],
+  'indicator': ['deviation', 'height', 'run-out', 'rise-and-fall', 'lost-motion'],
+  'caliper': lengths,
+  'micrometer': outside,
+  'pins': ['tube-inner'],
+  'bore-gauge': inside,
+  'small-hole': inside,
+  'leak-tester': ['leak', 'leak-baseline'],
+  'force-gauge': ['force', 'weight'],
+  'protractor': ['lean', 'cone-angle'],
+  'hygrometer': [],
+};
+
+/** The gauge off the shelf that usually takes a measure. */
+export const usualGauge: Record<Measure, string> = {
+  'gap': 'feeler-film',
+  'height': 'dial-indicator',
+  'diameter': 'telescoping-gauge',
+  'deviation': 'dial-indicator',
+  'tube-outer': 'micrometer',
+  'tube-inner': 'pin-gauges',
+  'tube-length': 'micrometer',
+  'rod': 'micrometer',
+  'post-gap': 'micrometer',
+  'tenon': 'micrometer',
+  'receiver': 'bore-gauge',
+  'leak': 'leak-tester',
+  'force': 'force-gauge',
+  'lost-motion': 'feeler-film',
+  'lean': 'protractor',
+  'run-out': 'dial-indicator',
+  'rise-and-fall': 'dial-indicator',
+  'wear': 'caliper',
+  'cone-angle': 'protractor',
+  'cork': 'caliper',
+  'leak-baseline': 'leak-tester',
+  'weight': 'force-gauge',
+  'stand': 'caliper',
+  'mark-gap': 'feeler-film',
+  'key-gap': 'feeler-film',
+};
+
+const gauge = (
+  id: string,
+  name: string,
+  kind: GaugeKind,
+  resolution: number,
+  maxPermissibleError: number,
+): ShelfGauge => ({ id, name, kind, resolution, maxPermissibleError, calibratedOn: null, calibrateEvery: 12 });
 
 /**
  * The gauges a shop starts with. Figures are workshop defaults for gauges in fair order, not anyone's data sheet.
  */
 export const shelfGauges: readonly ShelfGauge[] = [
-  { id: 'feeler-film', name: 'Feeler film set', resolution: 0.01, maxPermissibleError: 0.004 },
-  { id: 'feeler-fine', name: 'Fine feeler strips', resolution: 0.005, maxPermissibleError: 0.002 },
-  { id: 'dial-indicator', name: 'Dial indicator on rim plate', resolution: 0.002, maxPermissibleError: 0.003 },
-  { id: 'caliper', name: 'Caliper', resolution: 0.01, maxPermissibleError: 0.02 },
-  { id: 'micrometer', name: 'Micrometer', resolution: 0.001, maxPermissibleError: 0.002 },
-  { id: 'pin-gauges', name: 'Pin gauges, steps of 0.005', resolution: 0.005, maxPermissibleError: 0.001 },
-  { id: 'bore-gauge', name: 'Bore gauge on a rod', resolution: 0.005, maxPermissibleError: 0.01 },
-  { id: 'leak-tester', name: 'Leak tester', resolution: 0.5, maxPermissibleError: 1 },
-  { id: 'force-gauge', name: 'Force gauge', resolution: 0.01, maxPermissibleError: 0.02 },
-  { id: 'telescoping-gauge', name: 'Small-hole gauge and micrometer', resolution: 0.001, maxPermissibleError: 0.006 },
+  gauge('feeler-film', 'Feeler film set', 'feeler', 0.01, 0.004),
+  gauge('feeler-fine', 'Fine feeler strips', 'feeler', 0.005, 0.002),
+  gauge('dial-indicator', 'Dial indicator on rim plate', 'indicator', 0.002, 0.003),
+  gauge('caliper', 'Caliper', 'caliper', 0.01, 0.02),
+  gauge('micrometer', 'Micrometer', 'micrometer', 0.001, 0.002),
+  gauge('pin-gauges', 'Pin gauges, steps of 0.005', 'pins', 0.005, 0.001),
+  gauge('bore-gauge', 'Bore gauge on a rod', 'bore-gauge', 0.005, 0.01),
+  gauge('leak-tester', 'Leak tester', 'leak-tester', 0.5, 1),
+  gauge('force-gauge', 'Force gauge', 'force-gauge', 0.01, 0.02),
+  gauge('telescoping-gauge', 'Small-hole gauge and micrometer', 'small-hole', 0.001, 0.006),
+  gauge('protractor', 'Bevel protractor with loupe', 'protractor', 0.1, 0.1),
 ];
+
+/** What a reading keeps of the gauge it was taken with. */
+export const gaugeOfReading = ({ id, name, resolution, maxPermissibleError }: ShelfGauge) => ({
+  id,
+  name,
+  resolution,
+  maxPermissibleError,
+});
 
 /** Standard uncertainty of one reading: rectangular over the resolution and over the permitted error (GUM 4.3.7). */
 export const gaugeStandardUncertainty = (gauge: Gauge): number =>

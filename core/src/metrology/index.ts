@@ -7,3 +7,4 @@ export * from './conformity.schema';
 export * from './conformity';
 export * from './conformity.solver';
 export * from './interpolate';
+export * from './learn';

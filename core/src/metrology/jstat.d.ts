@@ -8,6 +8,8 @@ declare module 'jstat' {
     cdf(x: number, a: number): number;
     inv(p: number, a: number): number;
   }
-  const jstat: { jStat: { normal: Distribution2; studentt: Distribution1 } };
+  const jstat: {
+    jStat: { normal: Distribution2; studentt: Distribution1; median: (values: number[]) => number };
+  };
   export default jstat;
 }

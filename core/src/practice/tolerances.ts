@@ -1,4 +1,4 @@
-import type { Family, PracticeName } from '../vocabulary';
+import type { Family, PracticeName, ToleranceName } from '../vocabulary';
 
 /** A limit: an upper bound, or a band from low to high. Millimetres unless the name says otherwise. */
 export type Tolerance = number | readonly [number, number];
@@ -51,6 +51,12 @@ const table = {
       [0.01, 0.1],
     ],
   },
+  rodRunOut: { flute: [0.02, 0.03, 0.05], reed: [0.02, 0.04, 0.06], saxophone: [0.03, 0.06, 0.08] },
+  pivotRise: { flute: [0.02, 0.03, 0.04], reed: [0.02, 0.04, 0.05], saxophone: [0.03, 0.06, 0.08] },
+  pivotWear: { flute: [0.02, 0.04, 0.05], reed: [0.03, 0.05, 0.06], saxophone: [0.03, 0.06, 0.08] },
+  postLean: { flute: [0.4, 0.8, 1], reed: [0.5, 1, 1.5], saxophone: [0.6, 1.2, 1.5] },
+  postHeight: { flute: [0.03, 0.06, 0.08], reed: [0.05, 0.1, 0.12], saxophone: [0.06, 0.12, 0.15] },
+  witnessGap: { saxophone: [0.2, 0.4, 0.5] },
   metalJointClearance: {
     flute: [
       [0, 0.02],
@@ -73,6 +79,18 @@ const table = {
       [0.05, 0.15],
       [0.05, 0.2],
       [0.05, 0.25],
+    ],
+  },
+  corkSqueeze: {
+    flute: [
+      [0.2, 0.5],
+      [0.2, 0.5],
+      [0.15, 0.4],
+    ],
+    reed: [
+      [0.2, 0.5],
+      [0.2, 0.6],
+      [0.15, 0.5],
     ],
   },
   padGap: { flute: [0.01, 0.02, 0.03], reed: [0.015, 0.03, 0.04], saxophone: [0.03, 0.05, 0.06] },
@@ -113,9 +131,7 @@ const table = {
   },
   sealForceNewtons: { flute: [0.35, 0.5, 0.5], reed: [0.45, 0.65, 0.65], saxophone: [0.7, 1, 1] },
   jointLeakMlPerMinute: { flute: [5, 15, 25], reed: [5, 15, 25], saxophone: [10, 30, 50] },
-} as const satisfies Record<string, Partial<Record<Column, ByPractice>>>;
-
-export type ToleranceName = keyof typeof table;
+} as const satisfies Record<ToleranceName, Partial<Record<Column, ByPractice>>>;
 
 const columnOf: Record<Family, Column> = {
   flute: 'flute',
@@ -128,40 +144,86 @@ const columnOf: Record<Family, Column> = {
 };
 const rank: Record<PracticeName, 0 | 1 | 2> = { stage: 0, steady: 1, keeper: 2 };
 
+/** Limits that stand in place of those of the practice. */
+export type OwnLimits = Readonly<Partial<Record<ToleranceName, Tolerance>>>;
+
+/** What decides on a limit: the kind of instrument, the practice, and what the shop has set otherwise. */
+export interface LimitSource {
+  family: Family;
+  practice: PracticeName;
+  own?: OwnLimits;
+}
+
 /**
- * The limit for a measure on this family under this practice, or null where the measure does not arise.
+ * The limit for a measure, or null where the measure does not arise. Millimetres, or the unit in its name; leans in
+ * degrees. What the shop has set itself comes before the workshop default.
  *
- * @example tolerance('padGap', 'saxophone', 'stage') // => 0.03
+ * @example tolerance('padGap', { family: 'saxophone', practice: 'stage' }) // => 0.03
  */
-export function tolerance(name: ToleranceName, family: Family, practice: PracticeName): Tolerance | null {
+export function tolerance(name: ToleranceName, { family, practice, own }: LimitSource): Tolerance | null {
+  const set = own?.[name];
+  if (set !== undefined) return set;
   const row: Partial<Record<Column, ByPractice>> = table[name];
   return row[columnOf[family]]?.[rank[practice]] ?? null;
 }
 
 /** The upper limit of a measure, or null where it does not arise or is a band. */
-export function upperLimit(name: ToleranceName, family: Family, practice: PracticeName): number | null {
-  const limit = tolerance(name, family, practice);
+export function upperLimit(name: ToleranceName, source: LimitSource): number | null {
+  const limit = tolerance(name, source);
   return typeof limit === 'number' ? limit : null;
 }
 
 /** The band of a measure, or null where it does not arise or has an upper limit only. */
-export function bandOf(name: ToleranceName, family: Family, practice: PracticeName): readonly [number, number] | null {
-  const limit = tolerance(name, family, practice);
+export function bandOf(name: ToleranceName, source: LimitSource): readonly [number, number] | null {
+  const limit = tolerance(name, source);
   return limit === null || typeof limit === 'number' ? null : limit;
 }
+
+/** Is this a band from low to high, or an upper limit? */
+export const limitShape = (name: ToleranceName): 'band' | 'upper' =>
+  (Object.values(table[name]) as ByPractice[]).some((row) => row.some((limit) => typeof limit !== 'number'))
+    ? 'band'
+    : 'upper';
 
 const upper = (limit: Tolerance | null, otherwise: number) => (typeof limit === 'number' ? limit : otherwise);
 
 /** Limits for a tone-hole rim: flatness depends on whether the hole is wider than 20 mm. */
-export function rimLimits(family: Family, practice: PracticeName, holeDiameter: number) {
-  const small = upper(tolerance('rimFlatness', family, practice), 0);
+export function rimLimits(source: LimitSource, holeDiameter: number) {
+  const small = upper(tolerance('rimFlatness', source), 0);
   return {
-    flatness: holeDiameter > 20 ? upper(tolerance('rimFlatnessLarge', family, practice), small) : small,
-    tilt: upper(tolerance('rimTilt', family, practice), 0),
-    ovality: upper(tolerance('holeOvality', family, practice), 0),
+    flatness: holeDiameter > 20 ? upper(tolerance('rimFlatnessLarge', source), small) : small,
+    tilt: upper(tolerance('rimTilt', source), 0),
+    ovality: upper(tolerance('holeOvality', source), 0),
   };
 }
 
 /** The largest gap under a pad at the lightest touch, mm. */
-export const padGapLimit = (family: Family, practice: PracticeName): number =>
-  upper(tolerance('padGap', family, practice), 0);
+export const padGapLimit = (source: LimitSource): number => upper(tolerance('padGap', source), 0);
+
+/** A limit in words a bench understands, with the unit it is in. */
+export const toleranceWords: Record<ToleranceName, { words: string; unit: 'mm' | '°' | 'N' | 'mL/min' }> = {
+  bodyStraightness: { words: 'Body straightness zone', unit: 'mm' },
+  boreOvality: { words: 'Bore ovality', unit: 'mm' },
+  boreDeviation: { words: 'Bore deviation from its reference, either way', unit: 'mm' },
+  rimFlatness: { words: 'Rim flatness, hole up to 20 mm', unit: 'mm' },
+  rimFlatnessLarge: { words: 'Rim flatness, hole over 20 mm', unit: 'mm' },
+  rimTilt: { words: 'Rim tilt', unit: 'mm' },
+  holeOvality: { words: 'Hole ovality', unit: 'mm' },
+  hingeClearance: { words: 'Hinge clearance on its rod', unit: 'mm' },
+  endPlay: { words: 'End play between posts', unit: 'mm' },
+  rodRunOut: { words: 'Run-out of a rod', unit: 'mm' },
+  pivotRise: { words: 'Rise and fall on a pivot', unit: 'mm' },
+  pivotWear: { words: 'Wear of a pivot', unit: 'mm' },
+  postLean: { words: 'Lean of a post', unit: '°' },
+  postHeight: { words: 'Height of a post against its neighbours', unit: 'mm' },
+  witnessGap: { words: 'Gap at the witness marks of the bell', unit: 'mm' },
+  metalJointClearance: { words: 'Metal joint clearance', unit: 'mm' },
+  corkedTenonClearance: { words: 'Wood clearance of a corked tenon', unit: 'mm' },
+  corkSqueeze: { words: 'Squeeze of the cork', unit: 'mm' },
+  padGap: { words: 'Gap under a pad at the lightest touch', unit: 'mm' },
+  padStandSpread: { words: 'Spread of pad stand within a stack', unit: 'mm' },
+  followerLateness: { words: 'Lateness of the follower of a linked pair', unit: 'mm' },
+  lostMotion: { words: 'Lost motion at a link', unit: 'mm' },
+  sealForceNewtons: { words: 'Force at the touch to seal', unit: 'N' },
+  jointLeakMlPerMinute: { words: 'Leak of a joint at 2.5 kPa', unit: 'mL/min' },
+};

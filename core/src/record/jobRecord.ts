@@ -122,7 +122,9 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string): J
       what:
         entry.kind === 'decision'
           ? `${entry.body.question} ${entry.body.choice}`
-          : `Practice changed to ${practices[entry.body.practice].title}.`,
+          : entry.kind === 'tolerances'
+            ? `Limits set to “${entry.body.profile}” (${entry.body.changes.length} of its own).`
+            : `Practice changed to ${practices[entry.body.practice].title}.`,
       why: entry.body.reason,
     })),
     notes: state.notes.map(({ benchTime, author, body }) => ({ at: benchTime, by: author, text: body.text })),

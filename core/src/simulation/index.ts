@@ -1,1 +1,3 @@
 export * from './trueInstrument';
+export * from './trueFigure';
+export * from './hiddenJobs';

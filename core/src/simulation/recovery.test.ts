@@ -19,7 +19,12 @@ function readRim(seed: number, change: Partial<TrueRim>) {
     clock,
     height: gaugeShows(trueRimHeight(rim, clock), gauge('dial-indicator'), chance),
   }));
-  return { chance, truth, rim, found: solveRim({ heights, limits: rimLimits('saxophone', 'stage', 31) }) };
+  return {
+    chance,
+    truth,
+    rim,
+    found: solveRim({ heights, limits: rimLimits({ family: 'saxophone', practice: 'stage' }, 31) }),
+  };
 }
 
 describe('what was put in is found again, whatever the seed', () => {
@@ -57,7 +62,7 @@ describe('what was put in is found again, whatever the seed', () => {
         gaps,
         padDiameter: pad?.diameter ?? 0,
         axisDistance: pad?.axisDistance ?? 0,
-        limits: { gap: padGapLimit('saxophone', 'stage') },
+        limits: { gap: padGapLimit({ family: 'saxophone', practice: 'stage' }) },
         rimResiduals: found.residuals,
       });
     };

@@ -42,14 +42,62 @@ export interface TruePad {
   roughness: number;
 }
 
+/** What a tube really is: one bend, and dents that press its bore in from one side. */
+export interface TrueTube {
+  bend: { at: number; clock: number; degrees: number } | null;
+  dents: { at: number; clock: number; depth: number; halfWidth: number }[];
+  /** degrees a bell is turned against the body */
+  turned: number;
+}
+export interface TrueHinge {
+  clearance: number;
+  endPlay: number;
+  /** of a pivot: what it rises and falls, what is worn off it */
+  rise: number;
+  wear: number;
+}
+export interface TrueJoint {
+  clearance: number;
+  /** how much narrower the tenon is at its leading end than at the shoulder */
+  taper: number;
+  tenonOvality: number;
+  receiverOvality: number;
+  /** mL/min through a gouge or a crack that no diameter shows */
+  gouge: number;
+  /** how much fuller the cork is than its receiver */
+  squeeze: number;
+}
+
 /** The hidden truth behind made-up readings: what the solvers should find. */
 export interface TrueInstrument {
   rims: Map<string, TrueRim>;
   pads: Map<string, TruePad>;
+  tubes: Map<string, TrueTube>;
+  hinges: Map<string, TrueHinge>;
+  joints: Map<string, TrueJoint>;
+  /** by post */
+  posts: Map<string, { lean: number; lift: number }>;
+  /** run-out by rod */
+  rods: Map<string, number>;
+  /** newtons by key */
+  springs: Map<string, { force: number; weight: number }>;
+  /** lost motion by link */
+  links: Map<string, number>;
 }
 
-/** A sound instrument of this type: small, harmless deviations everywhere. */
-export function soundInstrument(type: InstrumentType, chance: Chance): TrueInstrument {
+/** The rest of a sound instrument draws from a stream of its own, so that rims and pads stay what they were. */
+const restSeed = 8191;
+
+/**
+ * A sound instrument of this type: small, harmless deviations everywhere.
+ *
+ * @param rest the chance that everything but rims and pads comes from
+ */
+export function soundInstrument(
+  type: InstrumentType,
+  chance: Chance,
+  rest: Chance = chanceFrom(restSeed),
+): TrueInstrument {
   const small = (sigma: number) => Math.abs(chance.normal()) * sigma;
   const scale = type.family === 'saxophone' ? 1 : 0.5;
   return {
@@ -67,6 +115,34 @@ export function soundInstrument(type: InstrumentType, chance: Chance): TrueInstr
       ]),
     ),
     pads: new Map(type.pads.map(({ hole }) => [hole, { thickness: 0, side: 0, roughness: 0.003 * scale }])),
+    ...soundRest(type, rest, scale),
+  };
+}
+
+/** Everything but rims and pads of a sound instrument. */
+function soundRest(type: InstrumentType, rest: Chance, scale: number): Omit<TrueInstrument, 'rims' | 'pads'> {
+  const small = (sigma: number) => Math.abs(rest.normal()) * sigma * scale;
+  const by = <T>(list: readonly { id: string }[], make: () => T) => new Map(list.map(({ id }) => [id, make()]));
+  return {
+    tubes: by(type.sections, () => ({ bend: null, dents: [], turned: 0 })),
+    hinges: by(type.keys, () => ({
+      clearance: 0.012 + small(0.004),
+      endPlay: 0.022 + small(0.008),
+      rise: small(0.005),
+      wear: small(0.005),
+    })),
+    joints: by(type.joints, () => ({
+      clearance: 0.008 + small(0.002),
+      taper: small(0.002),
+      tenonOvality: small(0.002),
+      receiverOvality: small(0.002),
+      gouge: 0,
+      squeeze: 0.35,
+    })),
+    posts: by(type.posts, () => ({ lean: small(0.1), lift: small(0.01) })),
+    rods: by(type.rods, () => small(0.006)),
+    springs: by(type.keys, () => ({ force: (0.32 + small(0.05)) * (scale === 1 ? 1.5 : 1), weight: 0.12 })),
+    links: by(type.links, () => 0.02 + small(0.005)),
   };
 }
 

@@ -5,7 +5,6 @@ import {
   instrumentType,
   surveyStations,
   type InstrumentType,
-  type MeasuringPoint,
 } from '@holotonos/core';
 import { DemoJob } from './demoJob';
 import { crackedWood, dentedTube, doubtfulSeam, rustedRod } from './drawings';
@@ -16,6 +15,49 @@ const shipped = (id: string, options: readonly string[] = []): InstrumentType =>
   if (!type) throw new Error(`no instrument type “${id}”`);
   return applyOptions(type, options);
 };
+
+/** Two pushes at the bend of the body, each read before and after: a quarter and a bit springs back. */
+function straightenInPasses(job: DemoJob): void {
+  const tube = job.truth.tubes.get('body');
+  for (const [set, left] of [
+    [0.45, 0.21],
+    [0.25, 0.03],
+  ] as const) {
+    job.measurePart('body-line', 'body', ['deviation']);
+    job.write('pass', {
+      pass: 'straighten',
+      group: 'body-line',
+      part: 'body',
+      amount: set,
+      disturbs: ['body-line:body'],
+    });
+    if (tube?.bend) tube.bend.degrees = left;
+    job.pass(12);
+  }
+  job.measurePart('body-line', 'body', ['deviation']);
+}
+
+/** Passes of the expander at the neck: the leading end grows faster than the shoulder. */
+function expandInPasses(job: DemoJob): void {
+  const neck = job.truth.joints.get('neck-receiver');
+  if (!neck) return;
+  for (const [clearance, taper] of [
+    [0.026, 0.018],
+    [0.008, 0.002],
+  ] as const) {
+    job.measurePart('joint', 'neck-receiver', ['tenon', 'receiver']);
+    job.write('pass', {
+      pass: 'expand',
+      group: 'joint',
+      part: 'neck-receiver',
+      disturbs: ['joint:neck-receiver'],
+      note: 'One turn of the expander, all round',
+    });
+    Object.assign(neck, { clearance, taper, tenonOvality: 0.001 });
+    job.pass(8);
+  }
+  job.measurePart('joint', 'neck-receiver', ['tenon']);
+}
 
 /** LL-201: alto saxophone, far along: rims dressed twice, pads in, one crooked rim showing itself under a new pad. */
 function altoSaxophone(): DemoJob {
@@ -84,27 +126,16 @@ function altoSaxophone(): DemoJob {
   }
   job.goTo(1);
   // The shelf came down on the lower stack: the body leans toward the bell from there on.
-  const leans = (degrees: number) => (point: MeasuringPoint) =>
-    Math.cos(((point.clock - 325) * Math.PI) / 180) *
-    Math.max(0, (point.at ?? 0) - 372) *
-    Math.tan((degrees * Math.PI) / 180);
-  job.measurePart('body-line', 'body', 'dial-indicator', leans(0.55));
-  const neck =
-    (wide: number) =>
-    ({ measure, at = 0, clock }: MeasuringPoint) => {
-      if (measure === 'leak') return null;
-      return measure === 'receiver' ? 24.47 : 24.47 - wide - at * 0.0018 + (clock === 0 ? 0.006 : 0);
-    };
-  job.measurePart('joint', 'neck-receiver', 'micrometer', neck(0.045));
-  job.measurePart(
-    'hinge',
-    'low-b-key',
-    'micrometer',
-    ({ measure }) =>
-      ({ 'tube-outer': 5.2, 'tube-inner': 2.848, 'tube-length': 98.72, 'rod': 2.8, 'post-gap': 98.95 })[
-        measure as 'rod'
-      ] ?? null,
-  );
+  const body = truth.tubes.get('body');
+  if (body) body.bend = { at: 372, clock: 325, degrees: 0.55 };
+  Object.assign(truth.tubes.get('bell') ?? {}, { turned: 1.1 });
+  job.measurePart('body-line', 'body', ['deviation']);
+  job.measurePart('body-line', 'bell', ['mark-gap', 'key-gap']);
+  const neck = truth.joints.get('neck-receiver');
+  Object.assign(neck ?? {}, { clearance: 0.045, taper: 0.043, tenonOvality: 0.006 });
+  job.measurePart('joint', 'neck-receiver');
+  Object.assign(truth.hinges.get('low-b-key') ?? {}, { clearance: 0.048, endPlay: 0.23 });
+  job.measurePart('hinge', 'low-b-key');
   for (const part of ['f', 'e', 'low-b', 'low-c-sharp', 'd']) job.measureRim(part);
   const wrong = job.entries.at(-3);
   job.write('strike', { entry: wrong?.id ?? '', reason: 'Plate had slipped on its plug' });
@@ -119,8 +150,11 @@ function altoSaxophone(): DemoJob {
     reason: 'The body is open for straightening anyway and the owner wants the bell side smooth.',
   });
   job.author = 'Perrin Oake';
+  straightenInPasses(job);
   job.doThrough('seams');
-  job.measurePart('body-line', 'body', 'dial-indicator', leans(0.03));
+  Object.assign(truth.tubes.get('bell') ?? {}, { turned: 0.05 });
+  job.measurePart('body-line', 'body', ['deviation']);
+  job.measurePart('body-line', 'bell', ['mark-gap', 'key-gap']);
   for (const part of ['f', 'e', 'd', 'low-c', 'g']) job.measureRim(part, part === 'f');
   job.author = 'Juno Tam';
   job.repairRim('f');
@@ -135,6 +169,7 @@ function altoSaxophone(): DemoJob {
   job.doThrough('holes');
   for (const { hole } of job.type.pads) if (hole !== 'e') job.repairRim(hole);
   for (const part of ['g', 'f-sharp', 'f', 'd']) job.measureRim(part);
+  expandInPasses(job);
   job.doThrough('pads', {
     'polish:instrument': 'Owner asked to keep the plate as it is; washed only.',
   });
@@ -148,9 +183,7 @@ function altoSaxophone(): DemoJob {
   ] as const) {
     Object.assign(truth.pads.get(part) ?? {}, { thickness, side });
   }
-  job.measurePart('joint', 'neck-receiver', 'micrometer', ({ measure, clock }) =>
-    measure === 'leak' ? null : measure === 'receiver' ? 24.47 : 24.465 - (clock === 0 ? 0.001 : 0),
-  );
+  job.measurePart('joint', 'neck-receiver');
   job.measureRim('e');
   for (const part of ['b', 'a', 'g', 'g-sharp', 'f-sharp', 'f', 'e', 'd', 'low-c']) job.measurePad(part);
   job.write('note', {

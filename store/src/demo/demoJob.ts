@@ -4,6 +4,7 @@ import {
   emptyJobState,
   findingOfPicture,
   foldEntries,
+  gaugeOfReading,
   gaugeShows,
   judgeJob,
   jobPlan,
@@ -22,7 +23,9 @@ import {
   shelfGauges,
   soundInstrument,
   trueGaps,
+  trueFigure,
   trueRimHeight,
+  usualGauge,
   type Chance,
   type Entry,
   type EntryBody,
@@ -125,8 +128,7 @@ export class DemoJob {
   }
 
   reading(point: MeasuringPoint, trueValue: number, gaugeId: string, least = -1000): Entry {
-    const { id, name, resolution, maxPermissibleError } = gaugeById(gaugeId);
-    const gauge = { id, name, resolution, maxPermissibleError };
+    const gauge = gaugeOfReading(gaugeById(gaugeId));
     const shown = Math.max(least, gaugeShows(trueValue, gauge, this.chance));
     const typed = (Math.round(shown * 10000) / 10000).toString();
     this.pass(0.3);
@@ -189,16 +191,17 @@ export class DemoJob {
     }
   }
 
-  /** Reads every point of one part from what is true there; null leaves a point out. */
+  /** Reads the points of one part from what is true there, each with the gauge its measure takes; only these measures, if any are named. */
   measurePart(
-    group: 'body-line' | 'bore' | 'hinge' | 'joint',
+    group: 'body-line' | 'bore' | 'post' | 'hinge' | 'joint',
     part: string,
-    gaugeId: string,
-    truth: (point: MeasuringPoint) => number | null,
+    only: readonly MeasuringPoint['measure'][] = [],
+    gaugeId?: string,
   ): void {
     for (const { point } of pointsOfPart(this.state, this.type, group, part)) {
-      const value = truth(point);
-      if (value !== null) this.reading(point, value, gaugeId);
+      if (only.length > 0 && !only.includes(point.measure)) continue;
+      const value = trueFigure(this.type, this.truth, point, this.chance);
+      if (value !== null) this.reading(point, value, gaugeId ?? usualGauge[point.measure]);
     }
   }
 

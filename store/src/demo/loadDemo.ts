@@ -2,7 +2,9 @@ import type { Database } from '../database';
 import sharp from 'sharp';
 import { importJob, isEmpty } from '../logbook';
 import { preparePhoto, type PreparedPhoto } from '../photos';
+import { appendShopEntry } from '../shop';
 import { brackwaterJobs } from './brackwater';
+import { lanternLane } from './lanternLane';
 
 /** A drawing as the picture a camera would have made of it. */
 async function developed(svg: string): Promise<PreparedPhoto> {
@@ -21,6 +23,7 @@ export async function loadDemo(db: Database): Promise<number> {
     const photos = await Promise.all(pictures.map(async ({ id, svg }) => ({ id, photo: await developed(svg) })));
     if ((await importJob(db, ticket, entries, photos)) === 'imported') written += 1;
   }
+  for (const entry of lanternLane()) await appendShopEntry(db, entry);
   return written;
 }
 

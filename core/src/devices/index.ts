@@ -1,0 +1,3 @@
+export * from './gaugeLine.schema';
+export * from './gaugeLine';
+export * from './gaugeGate';

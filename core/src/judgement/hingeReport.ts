@@ -1,0 +1,218 @@
+import type { HingeRemedy } from '../hinges';
+import { removableNames, type InstrumentType } from '../instruments';
+import { bandOf, practices, upperLimit } from '../practice';
+import { lengthWords, severityAgainst } from './figureWords';
+import {
+  judgeFigure,
+  plainFigure,
+  withFacts,
+  type PartReport,
+  type ReportFact,
+  type ReportFinding,
+} from './partReport';
+import type { PointReading } from './pointReading';
+import { ofMeasure, type ReportContext } from './reportContext';
+
+/** What tubes can take and the shop has: workshop defaults. */
+const swageShare = 0.35;
+const mostReduction = 0.05;
+const facing = 0.05;
+const washerStock = [0.05, 0.1, 0.15, 0.2] as const;
+
+/** What is to be done at a hinge, in words. */
+export function remedyWords(remedy: HingeRemedy): string {
+  switch (remedy.action) {
+    case 'ream':
+      return `Ream the tube by ${lengthWords(remedy.amount)}.`;
+    case 'face':
+      return `Face the tube by ${lengthWords(remedy.amount)}.`;
+    case 'swage':
+      return 'lengthen' in remedy
+        ? `Swage it ${lengthWords(remedy.lengthen)} longer, the rod inside, to an outside of ${lengthWords(remedy.newOuter)}${remedy.feasible ? '' : ': more than the tube can take'}; then face ${lengthWords(remedy.thenFace)}.`
+        : `Swage it down to ${lengthWords(remedy.newInner)} inside.`;
+    case 'washers':
+      return `Washers ${remedy.pieces.map((piece) => piece.toFixed(2)).join(' and ')} mm leave ${lengthWords(remedy.endPlayAfter)}.`;
+    case 'sleeve':
+      return 'A new tube or a sleeve.';
+    case 'oversize-rod':
+      return `Or a rod of ${lengthWords(remedy.diameter)}.`;
+  }
+}
+
+/** How nested tubes are fitted; empty for a tube that stands alone. */
+function nestWords(type: InstrumentType, part: string): string {
+  const names = removableNames(type);
+  const own = type.keys.find(({ id }) => id === part)?.nestsIn;
+  const inner = type.keys.filter(({ nestsIn }) => nestsIn === part);
+  if (own !== undefined)
+    return `It runs inside ${names.get(own) ?? own}: fit this inner tube first, then the outer, then face the pair together so that they end level.`;
+  if (inner.length > 0)
+    return `${inner.map(({ id, name }) => name || id).join(' and ')} runs inside it: fit the inner tube first, then this one, then face the pair together so that they end level.`;
+  return '';
+}
+
+function tubeReport({ state, type, limits, answers }: ReportContext, report: PartReport): PartReport {
+  const of = (measure: string) => report.points.find(({ point }) => point.measure === measure);
+  const [outer, inner, length, rod, gap] = ['tube-outer', 'tube-inner', 'tube-length', 'rod', 'post-gap'].map(of);
+  const values = [outer, inner, length, rod, gap].map((point) => point?.mean ?? null);
+  const clearance = bandOf('hingeClearance', limits);
+  const endPlay = bandOf('endPlay', limits);
+  const missing = report.points
+    .filter(({ mean }) => mean === null)
+    .map(({ point }) => point.measure.replaceAll('-', ' '));
+  const [o, i, l, r, g] = values as [number, number, number, number, number];
+  if (!clearance || !endPlay || values.some((value) => value === null))
+    return { ...report, missing: `Still to be measured: ${missing.join(', ')}.` };
+  const practice = practices[state.practice];
+  const hinge = answers.hinge({
+    tube: { outer: o, inner: i, length: l },
+    rod: { diameter: r },
+    posts: { gap: g },
+    arm: { length: type.pads.find(({ key }) => key === report.part)?.axisDistance ?? l },
+    limits: { clearance: [...clearance], endPlay: [...endPlay] },
+    swage: { zone: l * swageShare, maxReduction: mostReduction, facing },
+    stock: { rods: [], washers: [...washerStock] },
+    washersAllowed: practice.endPlay === 'washers',
+  });
+  if (!hinge) return { ...report, missing: 'The tube cannot be narrower outside than inside: read it again.' };
+  const points = (...list: (PointReading | undefined)[]) => list.filter((point) => point !== undefined);
+  const facts: ReportFact[] = [
+    judgeFigure('Clearance on the rod', 'mm', hinge.clearance, points(inner, rod), {
+      lower: clearance[0],
+      upper: clearance[1],
+    }),
+    judgeFigure('End play', 'mm', hinge.endPlay, points(gap, length), { lower: endPlay[0], upper: endPlay[1] }),
+    plainFigure('Rock', '°', hinge.rockDegrees),
+    plainFigure('The pad wanders by', 'mm', hinge.padWander),
+  ];
+  const remedy = hinge.remedies.map(remedyWords).join(' ');
+  const outside = (index: number) => facts[index]?.verdict === 'outside';
+  const findings: ReportFinding[] = [
+    ...(outside(0)
+      ? [
+          {
+            kind: 'hinge-loose' as const,
+            severity: severityAgainst(hinge.clearance, clearance[1]),
+            cause: `The tube is ${hinge.verdicts.clearance} on its rod: ${lengthWords(hinge.clearance)}.`,
+            remedy,
+          },
+        ]
+      : []),
+    ...(outside(1)
+      ? [
+          {
+            kind: 'end-play' as const,
+            severity: severityAgainst(hinge.endPlay, endPlay[1]),
+            cause: `Between its posts the key is ${hinge.verdicts.endPlay}: ${lengthWords(hinge.endPlay)}.`,
+            remedy,
+          },
+        ]
+      : []),
+  ];
+  const nest = nestWords(type, report.part);
+  return withFacts(report, facts, {
+    says: [remedy || 'It fits: no rock, no end play, free.', remedy && nest].filter(Boolean).join(' '),
+    findings,
+    hinge,
+  });
+}
+
+/** A rod turned between its ends: how far it runs out. */
+function rodReport({ limits }: ReportContext, report: PartReport): PartReport {
+  const [point] = ofMeasure(report, 'run-out');
+  const limit = upperLimit('rodRunOut', limits);
+  if (!point || point.mean === null || limit === null)
+    return { ...report, missing: 'Turn the rod in two vees and read how far its middle runs out.' };
+  const fact = judgeFigure('Run-out', 'mm', point.mean, [point], { upper: limit });
+  const bent: ReportFinding = {
+    kind: 'rod-bent',
+    severity: severityAgainst(point.mean, limit),
+    cause: `The rod runs out by ${lengthWords(point.mean)}.`,
+    remedy: 'Sight along it and ease it straight, or renew it: a bent rod makes every key on it bind.',
+  };
+  return withFacts(report, [fact], {
+    says: fact.verdict === 'outside' ? `${bent.cause} ${bent.remedy}` : 'It runs true.',
+    findings: fact.verdict === 'outside' ? [bent] : [],
+  });
+}
+
+/** A key carried on two points: wear of the seat, how it rises and falls, its play between the posts. */
+function pivotReport({ type, limits }: ReportContext, report: PartReport): PartReport {
+  const rodId = type.keys.find(({ id }) => id === report.part)?.rod;
+  const cylinder = type.rods.find(({ id }) => id === rodId)?.pivot === 'cylinder';
+  const one = (measure: string) => ofMeasure(report, measure)[0];
+  const facts: ReportFact[] = [];
+  const findings: ReportFinding[] = [];
+  const [rise, wear, angle] = [one('rise-and-fall'), one('wear'), one('cone-angle')];
+  const [gap, length, inner, pin] = [one('post-gap'), one('tube-length'), one('tube-inner'), one('rod')];
+  const [mostRise, mostWear] = [upperLimit('pivotRise', limits), upperLimit('pivotWear', limits)];
+  const [play, clearance] = [bandOf('endPlay', limits), bandOf('hingeClearance', limits)];
+  const judge = (fact: ReportFact, finding: () => Omit<ReportFinding, 'severity'>) => {
+    facts.push(fact);
+    const most = fact.limit?.upper ?? 1;
+    if (fact.verdict === 'outside') findings.push({ ...finding(), severity: severityAgainst(fact.value, most) });
+  };
+  if (rise && rise.mean !== null && mostRise !== null)
+    judge(judgeFigure('Rise and fall, screw backed out', 'mm', rise.mean, [rise], { upper: mostRise }), () => ({
+      kind: 'pivot-worn',
+      cause: `Backed out with no load the key rises and falls by ${lengthWords(rise.mean ?? 0)}: the screw is bent or worn unevenly.`,
+      remedy: cylinder
+        ? 'Straighten the cylinder or renew it.'
+        : 'Renew the screw, or recut its cone and its seat to one angle.',
+    }));
+  if (wear && wear.mean !== null && mostWear !== null)
+    judge(judgeFigure('Wear of the point and seat', 'mm', wear.mean, [wear], { upper: mostWear }), () => ({
+      kind: 'pivot-worn',
+      cause: `Point and seat are worn by ${lengthWords(wear.mean ?? 0)}.`,
+      remedy: cylinder
+        ? 'Renew the cylinder and bush its seat.'
+        : `Recut the seat${angle?.mean ? ` to ${angle.mean.toFixed(1)}°` : ' to the angle of the cone'} and take the screw in until the play is gone.`,
+    }));
+  if (cylinder && inner && pin && inner.mean !== null && pin.mean !== null && clearance)
+    judge(
+      judgeFigure('Clearance in the seat', 'mm', inner.mean - pin.mean, [inner, pin], {
+        lower: clearance[0],
+        upper: clearance[1],
+      }),
+      () => ({
+        kind: 'pivot-worn',
+        cause: `The cylinder has ${lengthWords((inner.mean ?? 0) - (pin.mean ?? 0))} in its seat.`,
+        remedy: 'Fit a larger cylinder or bush the seat. Cylinder pivots are not interchangeable.',
+      }),
+    );
+  if (gap && length && gap.mean !== null && length.mean !== null && play)
+    judge(
+      judgeFigure('End play', 'mm', gap.mean - length.mean, [gap, length], { lower: play[0], upper: play[1] }),
+      () => ({
+        kind: 'end-play',
+        cause: `Between its points the key has ${lengthWords((gap.mean ?? 0) - (length.mean ?? 0))}.`,
+        remedy:
+          'Take the pivot screws in until the play is gone and the key still falls by itself; thread-lock only where the owner agrees.',
+      }),
+    );
+  if (angle && angle.mean !== null) facts.push(plainFigure('Angle of the cone', '°', angle.mean));
+  const missing = report.points
+    .filter(({ mean }) => mean === null)
+    .map(({ point }) => point.measure.replaceAll('-', ' '));
+  if (facts.every(({ verdict }) => verdict === null))
+    return {
+      ...report,
+      facts,
+      missing: `Back the screw out a little, take the load off and watch the key; then read: ${missing.join(', ')}.`,
+    };
+  return withFacts(report, facts, {
+    says: findings.map(({ cause, remedy }) => `${cause} ${remedy}`).join(' ') || 'It turns true between its points.',
+    missing: missing.length > 0 ? `Not read: ${missing.join(', ')}.` : '',
+    findings: findings.filter(({ kind }, i) => findings.findIndex((other) => other.kind === kind) === i),
+  });
+}
+
+/** What a hinge says: of a rod, of a key on a rod through its tube, or of a key between two points. */
+export function hingeReport(context: ReportContext, report: PartReport): PartReport {
+  const { type } = context;
+  if (type.rods.some(({ id }) => id === report.part)) return rodReport(context, report);
+  const rodId = type.keys.find(({ id }) => id === report.part)?.rod;
+  return type.rods.find(({ id }) => id === rodId)?.kind === 'pivots'
+    ? pivotReport(context, report)
+    : tubeReport(context, report);
+}

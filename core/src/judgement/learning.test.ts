@@ -1,0 +1,187 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { sax, TestJob } from '../../tests/testJob';
+import { learn, shelfGauges } from '../metrology';
+import { foldEntries, emptyJobState, type MeasuringPoint } from '../logbook';
+import { pointsOfPart, partReport } from './groupReports';
+import { airWarnings } from './airWarnings';
+import { learnedReturn, learnedSteps, straightenPasses } from './passHistory';
+import { padReport, padPoint } from './padReport';
+import { deciderWords, whatDecides } from './whatDecides';
+import { judgeFigure } from './partReport';
+
+const cosine = (degrees: number) => Math.cos((degrees * Math.PI) / 180);
+/** Reads a body bent at 280 mm toward 40° by so many degrees. */
+function readBend(job: TestJob, degrees: number): void {
+  for (const { point } of pointsOfPart(job.state, sax, 'body-line', 'body')) {
+    if (point.measure !== 'deviation') continue;
+    const off = Math.max(0, (point.at ?? 0) - 280) * Math.tan((degrees * Math.PI) / 180);
+    job.read(point, off * cosine(point.clock - 40), 'dial-indicator');
+  }
+}
+const straighten = (job: TestJob, amount: number) =>
+  job.write('pass', {
+    pass: 'straighten',
+    group: 'body-line',
+    part: 'body',
+    amount,
+    disturbs: ['body-line:body', 'rim:*'],
+  });
+
+describe('what a job teaches about its own metal', () => {
+  test('each pass says how much sprang back; the middle of them goes into the next correction', () => {
+    const job = new TestJob();
+    readBend(job, 1);
+    expect(learnedReturn(job.state, 'body')).toBeNull();
+    const plain = partReport(job.state, sax, 'body-line', 'body')?.line?.correction?.setDegrees ?? NaN;
+    expect(plain).toBeCloseTo(1, 2);
+    straighten(job, 0.8);
+    expect(partReport(job.state, sax, 'body-line', 'body')?.state).toBe('stale');
+    readBend(job, 0.4);
+    expect(straightenPasses(job.state, 'body')).toMatchObject([{ set: 0.8 }]);
+    expect(learnedReturn(job.state, 'body')).toMatchObject({ seen: 1, spread: null });
+    expect(learnedReturn(job.state, 'body')?.value).toBeCloseTo(0.25, 2);
+    const report = partReport(job.state, sax, 'body-line', 'body');
+    expect(report?.line?.correction?.setDegrees).toBeCloseTo(0.4 / 0.75, 2);
+    expect(report?.says).toMatch(/25 % sprang back \(1 pass\)/);
+  });
+  test('going past straight counts as what it is, and one odd pass does not spoil the rest', () => {
+    const job = new TestJob();
+    readBend(job, 1);
+    for (const [set, left] of [
+      [0.5, 0.62],
+      [0.4, 0.31],
+      [0.4, 0.29],
+      [0.5, -0.09],
+    ] as const) {
+      straighten(job, set);
+      readBend(job, left);
+    }
+    expect(straightenPasses(job.state, 'body').at(-1)?.after).toBeLessThan(0);
+    expect(learnedReturn(job.state, 'body')?.value).toBeCloseTo(0.24, 1);
+    expect(learnedReturn(job.state, 'body')?.seen).toBe(4);
+  });
+  test('a pass that was not measured after teaches nothing; a struck one is forgotten and nothing is stale', () => {
+    const job = new TestJob();
+    readBend(job, 1);
+    const pass = straighten(job, 0.5);
+    expect(learnedReturn(job.state, 'body')).toBeNull();
+    job.write('strike', { entry: pass });
+    expect(job.state.passes).toEqual([]);
+    expect(partReport(job.state, sax, 'body-line', 'body')?.state).toBe('outside');
+  });
+  test('passes fold the same however the logbook is cut', () => {
+    const job = new TestJob();
+    readBend(job, 1);
+    straighten(job, 0.5);
+    readBend(job, 0.6);
+    const whole = job.state;
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: job.entries.length - 1 }), (cut) => {
+        const parts = foldEntries(foldEntries(emptyJobState, job.entries.slice(0, cut)), job.entries.slice(cut));
+        expect(parts.passes).toEqual(whole.passes);
+        expect(straightenPasses(parts, 'body')).toEqual(straightenPasses(whole, 'body'));
+      }),
+      { numRuns: 20 },
+    );
+  });
+  test('one pass of the expander grows each third by its own', () => {
+    const job = new TestJob();
+    const tenon = (shoulder: number, middle: number, leading: number) => {
+      for (const { point } of pointsOfPart(job.state, sax, 'joint', 'neck-receiver')) {
+        if (point.measure === 'receiver') job.read(point, 24.47, 'bore-gauge');
+        if (point.measure !== 'tenon') continue;
+        job.read(point, point.at === 0 ? shoulder : point.at === 12 ? middle : leading, 'micrometer');
+      }
+    };
+    const pass = () =>
+      job.write('pass', { pass: 'expand', group: 'joint', part: 'neck-receiver', disturbs: ['joint:neck-receiver'] });
+    tenon(24.4, 24.38, 24.35);
+    pass();
+    tenon(24.41, 24.4, 24.38);
+    pass();
+    tenon(24.422, 24.418, 24.405);
+    const steps = learnedSteps(job.state, 'neck-receiver', 'expand');
+    expect(steps.shoulder?.value).toBeCloseTo(0.011, 6);
+    expect(steps.middle?.value).toBeCloseTo(0.019, 6);
+    expect(steps.leading?.value).toBeCloseTo(0.0275, 6);
+    expect(steps.leading?.spread).toBeCloseTo(1.4826 * 0.0025, 6);
+    expect(learnedSteps(job.state, 'neck-receiver', 'shrink').middle).toBeNull();
+    expect(partReport(job.state, sax, 'joint', 'neck-receiver')?.says).toMatch(
+      /passes of 0.0\d+ ± 0.0\d+ mm as seen here/,
+    );
+  });
+  test('the middle of no figures is none', () => {
+    expect(learn([])).toBeNull();
+    expect(learn([1, 2, 100])?.value).toBe(2);
+  });
+});
+
+describe('wood and the air of the room', () => {
+  const job = new TestJob();
+  const point: MeasuringPoint = padPoint('e', 0);
+  const readings = () => job.state.points.get('pad:e:gap@0')?.readings ?? [];
+  test('readings in one air, or without a note of it, are compared without a word', () => {
+    job.read(point, 0.01);
+    job.read(point, 0.01, 'feeler-fine', { humidity: 45, temperature: 20 });
+    job.read(point, 0.01, 'feeler-fine', { humidity: 52, temperature: 21 });
+    expect(airWarnings(readings())).toEqual([]);
+  });
+  test('ten per cent apart is said, and a cold instrument too', () => {
+    job.read(point, 0.01, 'feeler-fine', { humidity: 60, temperature: 11 });
+    expect(airWarnings(readings()).join(' ')).toMatch(/45 to 60 % humidity.*11 to 21 °C/);
+  });
+});
+
+describe('limits a shop sets itself', () => {
+  test('judge anew what was read, and rewrite nothing', () => {
+    const job = new TestJob();
+    job.pad('e', [0.04, 0.04, 0.04, 0.04, 0.04, 0.04, 0.04, 0.04]);
+    expect(padReport(job.state, sax, 'e')?.state).toBe('outside');
+    const before = job.state.points;
+    job.write('tolerances', {
+      profile: 'Marching',
+      changes: [{ name: 'padGap', limit: 0.06, reason: 'soft felts all round' }],
+      reason: 'field use',
+    });
+    expect(padReport(job.state, sax, 'e')).toMatchObject({ limit: 0.06, state: 'within' });
+    expect(job.state.points).toEqual(before);
+    expect(job.state.decisions.at(-1)?.kind).toBe('tolerances');
+  });
+});
+
+describe('what would decide', () => {
+  const film = { measure: 'gap', gauge: { resolution: 0.01, maxPermissibleError: 0.004 } } as const;
+  test('names the coarsest gauge that would do', () => {
+    const decided = whatDecides({ value: 0.023, limit: { upper: 0.03 }, sources: [film] }, shelfGauges);
+    expect(decided).toEqual({ moreReadings: null, gauges: ['Fine feeler strips'] });
+    expect(deciderWords(decided)).toBe('Too near the limit for this gauge: the Fine feeler strips would decide it.');
+  });
+  test('offers more readings where they would do', () => {
+    const { moreReadings } = whatDecides(
+      { value: 0.02, limit: { upper: 0.03 }, sources: [film] },
+      [],
+      [0.01, 0.03, 0.02],
+    );
+    expect(moreReadings).toBeGreaterThan(0);
+  });
+  test('says so when nothing on the shelf would do', () => {
+    const none = whatDecides({ value: 0.03, limit: { upper: 0.03 }, sources: [film] }, shelfGauges);
+    expect(none.gauges).toBeNull();
+    expect(deciderWords(none)).toMatch(/borrow a finer one/);
+    expect(whatDecides({ value: 1, limit: null, sources: [] }, shelfGauges)).toEqual({
+      moreReadings: null,
+      gauges: null,
+    });
+  });
+  test('a figure of several places names a gauge for each measure', () => {
+    const caliper = { resolution: 0.01, maxPermissibleError: 0.02 };
+    const sources = [
+      { measure: 'tube-inner' as const, gauge: caliper },
+      { measure: 'rod' as const, gauge: caliper },
+    ];
+    const { gauges } = whatDecides({ value: 0.02, limit: { lower: 0.01, upper: 0.03 }, sources }, shelfGauges);
+    expect(gauges?.length).toBeGreaterThan(0);
+    expect(judgeFigure('x', 'mm', 1, [], { upper: 2 }).sources).toEqual([]);
+  });
+});

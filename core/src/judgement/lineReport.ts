@@ -1,0 +1,143 @@
+import { boreAt, referenceKey } from '../instruments';
+import { toDegrees, type Learned } from '../metrology';
+import { upperLimit } from '../practice';
+import { clockWords, lengthWords, severityAgainst } from './figureWords';
+import {
+  judgeFigure,
+  plainFigure,
+  withFacts,
+  type PartReport,
+  type ReportFact,
+  type ReportFinding,
+} from './partReport';
+import { learnedReturn } from './passHistory';
+import { byStation, ofMeasure, taken, worstOf, type ReportContext } from './reportContext';
+
+const learnedWords = (learned: Learned | null): string =>
+  learned
+    ? ` On this part ${(100 * learned.value).toFixed(0)} %${learned.spread === null ? '' : ` ± ${(100 * learned.spread).toFixed(0)} %`} sprang back (${learned.seen} ${learned.seen === 1 ? 'pass' : 'passes'}), which is counted in.`
+    : ' Nothing is known yet of how far this part springs back: set less than you think, and read again.';
+
+/** Mean of some figures. */
+const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** How far a bell stands turned: what the witness marks say and what the reference key says. */
+function twistOf(
+  { type, limits }: ReportContext,
+  report: PartReport,
+): { facts: ReportFact[]; findings: ReportFinding[]; says: string } {
+  const nothing = { facts: [], findings: [], says: '' };
+  const limit = upperLimit('witnessGap', limits);
+  const section = type.sections.find(({ id }) => id === report.part);
+  const marks = ofMeasure(report, 'mark-gap').filter(({ mean: read }) => read !== null);
+  const gaps = ofMeasure(report, 'key-gap');
+  const key = referenceKey(type, report.part);
+  if (!section || limit === null || (marks.length === 0 && gaps.every(({ mean: read }) => read === null)))
+    return nothing;
+  const facts: ReportFact[] = [];
+  const findings: ReportFinding[] = [];
+  const says: string[] = [];
+  if (marks.length > 0) {
+    const off = mean(marks.map(({ mean: read }) => read ?? 0));
+    const radius = mean(marks.map(({ point }) => boreAt(section, point.at ?? 0) / 2 + section.wall));
+    const degrees = toDegrees(off / radius);
+    const fact = judgeFigure('Marks stand apart', 'mm', off, worstOf(marks), { lower: -limit, upper: limit });
+    facts.push(fact, plainFigure('The bell is turned by', '°', degrees));
+    const spread = Math.max(...marks.map(({ mean: read }) => Math.abs((read ?? 0) - off)));
+    if (spread > limit)
+      says.push(
+        'The marks do not agree with each other: a foot may have moved by itself, or the bell is bent as well as turned.',
+      );
+    if (fact.verdict === 'outside')
+      findings.push({
+        kind: 'bell-turned',
+        severity: severityAgainst(Math.abs(off), limit),
+        cause: `The witness marks stand ${lengthWords(Math.abs(off))} apart: the bell is turned ${off > 0 ? 'clockwise' : 'anticlockwise'}, seen from the mouthpiece, by ${Math.abs(degrees).toFixed(2)}°.`,
+        remedy: `Turn the bell back ${off > 0 ? 'anticlockwise' : 'clockwise'} until ${key ? `the key of ${key.name} lands true` : 'the marks meet'}; then refit guard and brace without strain.`,
+      });
+  }
+  const at = (clock: number) => gaps.find(({ point }) => point.clock === clock)?.mean ?? null;
+  const [right, left, front, back] = [at(90), at(270), at(0), at(180)];
+  if (key && right !== null && left !== null) {
+    const lean = right - left;
+    facts.push(
+      judgeFigure(`${key.name} key, right against left`, 'mm', lean, worstOf(gaps), { lower: -limit, upper: limit }),
+    );
+    if (Math.abs(lean) > limit)
+      says.push(
+        `The reference key of ${key.name} is open on the ${lean > 0 ? 'right' : 'left'}: the bell is turned toward the other side.`,
+      );
+  }
+  if (key && front !== null && back !== null)
+    facts.push(plainFigure(`${key.name} key, front against back`, 'mm', front - back));
+  return { facts, findings, says: says.join(' ') };
+}
+
+/** Run-out when the tube is turned between centres: twice the way its middle wanders. */
+function runOutOf({ limits }: ReportContext, report: PartReport): ReportFact[] {
+  const limit = upperLimit('bodyStraightness', limits);
+  const read = ofMeasure(report, 'run-out').filter(({ mean: value }) => value !== null);
+  if (read.length === 0 || limit === null) return [];
+  const most = Math.max(...read.map(({ mean: value }) => value ?? 0));
+  return [judgeFigure('Run-out between centres', 'mm', most, worstOf(read), { upper: limit })];
+}
+
+/** A section's line: its quarter lines, its run-out, and for a bell how it stands to the body. */
+export function lineReport(context: ReportContext, report: PartReport): PartReport {
+  const { state, limits, answers } = context;
+  const zone = upperLimit('bodyStraightness', limits);
+  const sighted = ofMeasure(report, 'deviation');
+  const twist = twistOf(context, report);
+  const more = [...runOutOf(context, report), ...twist.facts];
+  const stations = byStation(taken(sighted)).filter(([, sightings]) => sightings.length >= 3);
+  const learned = learnedReturn(state, report.part);
+  if (stations.length < 4 || zone === null) {
+    const missing = `Sight along the quarter lines: four stations or more, three lines or more at each (${stations.length} so far).`;
+    return more.length === 0
+      ? { ...report, missing, springBack: learned }
+      : withFacts(report, more, {
+          missing,
+          findings: twist.findings,
+          says: [...twist.findings.map((each) => `${each.cause} ${each.remedy}`), twist.says].filter(Boolean).join(' '),
+          springBack: learned,
+        });
+  }
+  const line = answers.line({
+    stations: stations.map(([at, sightings]) => ({
+      at,
+      sightings: sightings.map(({ clock, mean: deviation }) => ({ clock, deviation })),
+    })),
+    limits: { zone },
+    ...(learned && { springBack: learned.value }),
+  });
+  if (!line) return report;
+  const fact = judgeFigure('Straightness zone', 'mm', line.zone, worstOf(sighted), { upper: zone });
+  const bend = line.bend;
+  const finding: ReportFinding | null =
+    fact.verdict === 'outside' && bend
+      ? {
+          kind: 'body-bent',
+          severity: severityAgainst(line.zone, zone),
+          cause: `A ${line.shape} at ${Math.round(bend.at)} mm, leaning toward ${clockWords(bend.towardClock)} by ${bend.angleDegrees.toFixed(2)}°.`,
+          remedy: `Support at ${Math.round(line.correction?.supportAt ?? bend.at)} mm, push toward ${clockWords(line.correction?.pushClock)}: set it by ${(line.correction?.setDegrees ?? bend.angleDegrees).toFixed(2)}°.${learnedWords(learned)} A little at a time; read again after every few taps.`,
+        }
+      : null;
+  const reach = (clock: number, x: number, y: number) =>
+    x * Math.cos((clock * Math.PI) / 180) + y * Math.sin((clock * Math.PI) / 180);
+  const farthest = line.centres.reduce((a, b) => (Math.hypot(b.x, b.y) > Math.hypot(a.x, a.y) ? b : a));
+  const toward = bend?.towardClock ?? ((Math.atan2(farthest.y, farthest.x) * 180) / Math.PI + 360) % 360;
+  const findings = [...(finding ? [finding] : []), ...twist.findings];
+  const says = [
+    ...findings.map((each) => `${each.cause} ${each.remedy}`),
+    ...(finding ? [] : [`The centres lie in a zone of ${lengthWords(line.zone)}.`]),
+    twist.says,
+  ];
+  return withFacts(report, [fact, ...more], {
+    says: says.filter(Boolean).join(' '),
+    findings,
+    line,
+    springBack: learned,
+    curve: line.centres.map(({ at, x, y }) => ({ at, value: reach(toward, x, y), reference: 0 })),
+    curveWords: `Centre line toward ${clockWords(toward)}`,
+  });
+}

@@ -1,0 +1,163 @@
+import { bendOfTube } from '../body';
+import type { JobState, MeasuringPoint, PassState, ReadingState } from '../logbook';
+import { clockDistance, learn, toRadians, Unsolvable, type Learned } from '../metrology';
+import type { Measure, MeasureGroup, PassKind } from '../vocabulary';
+
+/** A point with the mean of what one generation of readings said there. */
+export interface PointMean {
+  point: MeasuringPoint;
+  mean: number;
+}
+
+export interface PassEffect {
+  pass: PassState;
+  before: PointMean[];
+  after: PointMean[];
+}
+
+const samplesWhere = (
+  state: JobState,
+  group: MeasureGroup,
+  part: string,
+  takes: (reading: ReadingState) => boolean,
+): PointMean[] =>
+  [...state.points.values()].flatMap(({ point, readings }) => {
+    if (point.group !== group || point.part !== part) return [];
+    const taken = readings.filter(takes);
+    return taken.length === 0 ? [] : [{ point, mean: taken.reduce((sum, { value }) => sum + value, 0) / taken.length }];
+  });
+
+/** What was read before and after each pass of one kind on a part: nothing but the readings decides what it did. */
+export function passEffects(
+  state: JobState,
+  kinds: readonly PassKind[],
+  group: MeasureGroup,
+  part: string,
+): PassEffect[] {
+  const passes = state.passes.filter((pass) => kinds.includes(pass.pass) && pass.group === group && pass.part === part);
+  return passes.map((pass) => {
+    const later = [...state.points.values()].flatMap(({ point, readings }) =>
+      point.group === group && point.part === part ? readings.filter(({ seq }) => seq > pass.seq) : [],
+    );
+    const first = later.reduce<ReadingState | null>((a, b) => (a && a.seq < b.seq ? a : b), null);
+    const generation = first?.stale?.entry ?? null;
+    return {
+      pass,
+      before: samplesWhere(state, group, part, ({ stale }) => stale?.entry === pass.entry),
+      after: samplesWhere(
+        state,
+        group,
+        part,
+        ({ seq, stale }) => first !== null && seq > pass.seq && (stale?.entry ?? null) === generation,
+      ),
+    };
+  });
+}
+
+interface Bend {
+  angle: number;
+  toward: number;
+}
+/** Bends worked out already: the passes of a job are asked for at every reading, and a fit is the dearest step here. */
+const bends = new Map<string, Bend | null>();
+const mostBends = 200;
+
+/** The bend a set of sightings shows: angle in degrees and the clock it leans toward; null where they do not say. */
+function bendOf(samples: readonly PointMean[]): Bend | null {
+  const key = samples
+    .filter(({ point }) => point.measure === 'deviation')
+    .map(({ point, mean }) => `${point.at ?? 0}/${point.clock}=${mean}`)
+    .join(' ');
+  const known = bends.get(key);
+  if (known !== undefined) return known;
+  const bend = fitBendOf(samples);
+  bends.set(key, bend);
+  const oldest = bends.keys().next();
+  if (bends.size > mostBends && !oldest.done) bends.delete(oldest.value);
+  return bend;
+}
+
+function fitBendOf(samples: readonly PointMean[]): Bend | null {
+  const stations = new Map<number, { clock: number; deviation: number }[]>();
+  for (const { point, mean } of samples) {
+    if (point.measure !== 'deviation') continue;
+    const at = point.at ?? 0;
+    stations.set(at, [...(stations.get(at) ?? []), { clock: point.clock, deviation: mean }]);
+  }
+  const full = [...stations].filter(([, sightings]) => sightings.length >= 3);
+  if (full.length < 4) return null;
+  try {
+    const { angleDegrees, towardClock } = bendOfTube(full.map(([at, sightings]) => ({ at, sightings })));
+    return { angle: angleDegrees, toward: towardClock ?? 0 };
+  } catch (error) {
+    if (error instanceof Unsolvable) return null;
+    throw error;
+  }
+}
+
+/** One straightening pass: what it was set to, and what of it stayed. */
+export interface StraightenPass {
+  entry: string;
+  /** degrees */
+  set: number;
+  before: number;
+  /** what is left of the bend after it, negative when it went past straight */
+  after: number;
+  /** the share of what was set that sprang back */
+  returned: number;
+}
+
+/** Every straightening pass of a part that was measured before and after. */
+export function straightenPasses(state: JobState, part: string): StraightenPass[] {
+  return passEffects(state, ['straighten'], 'body-line', part).flatMap(({ pass, before, after }) => {
+    const [from, to] = [bendOf(before), bendOf(after)];
+    const set = pass.amount ?? 0;
+    if (!from || !to || set <= 0) return [];
+    const left = to.angle * Math.cos(toRadians(clockDistance(to.toward, from.toward)));
+    return [{ entry: pass.entry, set, before: from.angle, after: left, returned: 1 - (from.angle - left) / set }];
+  });
+}
+
+/** More than this of a set does not spring back in any metal worth bending. */
+const mostReturn = 0.9;
+
+/** How much of a bend springs back on this part, as its own passes have shown; between 0 and 0.9. */
+export function learnedReturn(state: JobState, part: string): Learned | null {
+  const learned = learn(straightenPasses(state, part).map(({ returned }) => returned));
+  return learned && { ...learned, value: Math.min(mostReturn, Math.max(0, learned.value)) };
+}
+
+export const tenonZones = ['shoulder', 'middle', 'leading'] as const;
+export type TenonZone = (typeof tenonZones)[number];
+export type ZoneGrowth = Record<TenonZone, Learned | null>;
+
+/** Mean diameter of a tenon in its first, middle and last third, from the shoulder. */
+function thirds(samples: readonly PointMean[], measure: Measure): Partial<Record<TenonZone, number>> {
+  const taken = samples.filter(({ point }) => point.measure === measure);
+  const ats = taken.map(({ point }) => point.at ?? 0);
+  const [from, to] = [Math.min(...ats), Math.max(...ats)];
+  const zone = (at: number): TenonZone =>
+    tenonZones[Math.min(2, Math.floor((3 * (at - from)) / Math.max(1e-9, to - from)))] ?? 'leading';
+  const means: Partial<Record<TenonZone, number>> = {};
+  for (const each of tenonZones) {
+    const here = taken.filter(({ point }) => zone(point.at ?? 0) === each);
+    if (here.length > 0) means[each] = here.reduce((sum, { mean }) => sum + mean, 0) / here.length;
+  }
+  return means;
+}
+
+/** How much one pass of the tool grows (or, shrinking, takes from) each third of this tenon, mm on the diameter. */
+export function learnedSteps(state: JobState, part: string, kind: 'expand' | 'shrink'): ZoneGrowth {
+  const effects = passEffects(state, [kind], 'joint', part).map(({ before, after }) => ({
+    before: thirds(before, 'tenon'),
+    after: thirds(after, 'tenon'),
+  }));
+  const of = (zone: TenonZone) =>
+    learn(
+      effects.flatMap(({ before, after }) => {
+        const [a, b] = [before[zone], after[zone]];
+        return a === undefined || b === undefined ? [] : [b - a];
+      }),
+    );
+  return { shoulder: of('shoulder'), middle: of('middle'), leading: of('leading') };
+}

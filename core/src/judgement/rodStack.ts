@@ -1,0 +1,149 @@
+import type { InstrumentType } from '../instruments';
+import type { JobState } from '../logbook';
+import { bandOf } from '../practice';
+import { groupsAnsweredHere, type GroupAnswers } from './groupAnswers';
+import { partReport } from './groupReports';
+import { limitsOf } from './limitsOf';
+import type { MeasureState } from './measureState';
+import { judgeFigure, type PartReport, type ReportFact } from './partReport';
+import { readPoint, type PointReading } from './pointReading';
+
+export interface RodKey {
+  key: string;
+  name: string;
+  /** mm along the rod, from its upper end */
+  from: number;
+  to: number;
+  /** the key whose tube it runs inside; such a tube takes no length of its own */
+  nestsIn: string | null;
+  length: PointReading;
+  state: MeasureState;
+  report: PartReport | null;
+}
+
+/** Two neighbouring posts and the tubes that have to fit between them. */
+export interface RodSpan {
+  upper: string;
+  lower: string;
+  from: number;
+  to: number;
+  keys: RodKey[];
+  gap: PointReading;
+  /** what is left between the posts: gap less the sum of the tubes, with its doubt; null until all is read */
+  play: ReportFact | null;
+  says: string;
+}
+
+export interface RodStack {
+  rod: string;
+  name: string;
+  spans: RodSpan[];
+  /** the whole rod, when every span has been read */
+  play: ReportFact | null;
+}
+
+const pointOfKey = (state: JobState, part: string, measure: 'tube-length' | 'post-gap') =>
+  readPoint(state, { group: 'hinge', part, measure, clock: 0 });
+
+/** What a span comes to, and what to do about it. */
+function spanWords(keys: readonly RodKey[], gap: PointReading, play: ReportFact | null, middle: number): string {
+  const missing = [
+    ...keys
+      .filter(({ nestsIn, length }) => nestsIn === null && length.mean === null)
+      .map(({ name }) => `the tube of ${name}`),
+    ...(gap.mean === null ? ['the gap between its posts'] : []),
+  ];
+  if (missing.length > 0) return `Still to be read: ${missing.join(', ')}.`;
+  if (!play) return '';
+  const off = play.value - middle;
+  if (play.verdict === 'within') return 'The tubes fill the gap as they should.';
+  if (play.verdict === 'undecided') return 'The sum of these readings is too near the limit to say.';
+  const share = Math.abs(off) / Math.max(1, keys.filter(({ nestsIn }) => nestsIn === null).length);
+  return off > 0
+    ? `${off.toFixed(3)} mm too much room: lengthen the tubes by ${share.toFixed(3)} mm each, the loosest first, or move a post that leans.`
+    : `${Math.abs(off).toFixed(3)} mm too little room: face ${share.toFixed(3)} mm from each tube, the longest first.`;
+}
+
+/**
+ * One rod with its keys in a row between their posts: the sum of the tubes must fit each gap. Uncertainties of the
+ * lengths and of the gap add in quadrature (GUM 5.1.2, sensitivity ±1). Tubes that run inside others take no length.
+ */
+export function rodStack(
+  state: JobState,
+  type: InstrumentType,
+  rodId: string,
+  answers: GroupAnswers = groupsAnsweredHere,
+): RodStack | null {
+  const rod = type.rods.find(({ id }) => id === rodId);
+  if (!rod) return null;
+  const band = bandOf('endPlay', limitsOf(state, type)) ?? [0, 0];
+  const posts = type.posts.filter((post) => post.rod === rodId).sort((a, b) => a.at - b.at);
+  const keys: RodKey[] = type.keys
+    .filter((key) => key.rod === rodId)
+    .map((key) => {
+      const report = partReport(state, type, 'hinge', key.id, answers);
+      return {
+        key: key.id,
+        name: key.name,
+        from: key.from ?? rod.from,
+        to: key.to ?? rod.to,
+        nestsIn: key.nestsIn ?? null,
+        length: pointOfKey(state, key.id, 'tube-length'),
+        state: report?.state ?? ('unmeasured' as const),
+        report,
+      };
+    })
+    .sort((a, b) => a.from - b.from);
+  const spans = posts.slice(1).flatMap((lower, i): RodSpan[] => {
+    const upper = posts[i];
+    if (!upper) return [];
+    const here = keys.filter(({ from, to }) => (from + to) / 2 >= upper.at && (from + to) / 2 < lower.at);
+    if (here.length === 0) return [];
+    const read = readPoint(state, { group: 'post', part: lower.id, measure: 'gap', clock: 0 });
+    const only = here.length === 1 ? here[0] : undefined;
+    const gap = read.mean === null && only ? pointOfKey(state, only.key, 'post-gap') : read;
+    const lengths = here.filter(({ nestsIn }) => nestsIn === null).map(({ length }) => length);
+    const complete = gap.mean !== null && lengths.every(({ mean }) => mean !== null);
+    const play = complete
+      ? judgeFigure(
+          'Room left between the posts',
+          'mm',
+          (gap.mean ?? 0) - lengths.reduce((sum, { mean }) => sum + (mean ?? 0), 0),
+          [gap, ...lengths],
+          // Every tube brings its own end play.
+          { lower: band[0] * lengths.length, upper: band[1] * lengths.length },
+        )
+      : null;
+    const middle = ((band[0] + band[1]) / 2) * lengths.length;
+    return [
+      {
+        upper: upper.id,
+        lower: lower.id,
+        from: upper.at,
+        to: lower.at,
+        keys: here,
+        gap,
+        play,
+        says: spanWords(here, gap, play, middle),
+      },
+    ];
+  });
+  const plays = spans.flatMap(({ play }) => play ?? []);
+  const whole =
+    spans.length > 1 && plays.length === spans.length
+      ? judgeFigure(
+          'Room left along the rod',
+          'mm',
+          plays.reduce((sum, { value }) => sum + value, 0),
+          spans.flatMap(({ gap, keys: on }) => [
+            gap,
+            ...on.filter(({ nestsIn }) => nestsIn === null).map(({ length }) => length),
+          ]),
+          {
+            lower: plays.reduce((sum, { limit }) => sum + (limit?.lower ?? 0), 0),
+            upper: plays.reduce((sum, { limit }) => sum + (limit?.upper ?? 0), 0),
+          },
+        )
+      : null;
+  return { rod: rodId, name: rod.name, spans, play: whole };
+}

@@ -1,0 +1,25 @@
+import jstat from 'jstat';
+
+/** What a job's own history says of a figure: the median, its spread (1.4826 × median absolute deviation), how often seen. */
+export interface Learned {
+  value: number;
+  /** null when it was seen only once */
+  spread: number | null;
+  seen: number;
+}
+
+/** Makes a spread of normal readings comparable to a standard deviation (1 / Φ⁻¹(3/4)). */
+const madToSigma = 1.4826;
+
+/**
+ * The middle of a few figures, unmoved by one bad one; null of none.
+ *
+ * @example learn([0.25]) // => {"value":0.25,"spread":null,"seen":1}
+ */
+export function learn(values: readonly number[]): Learned | null {
+  if (values.length === 0) return null;
+  const { median } = jstat.jStat;
+  const value = median([...values]);
+  const spread = values.length > 1 ? madToSigma * median(values.map((each) => Math.abs(each - value))) : null;
+  return { value, spread, seen: values.length };
+}

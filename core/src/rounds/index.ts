@@ -1,0 +1,2 @@
+export * from './orderRound';
+export * from './roundProgress';

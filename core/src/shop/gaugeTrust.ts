@@ -1,0 +1,78 @@
+import type { ReadingState } from '../logbook';
+import type { KeptGauge, ShopState } from './shopState';
+
+const dayMs = 86_400_000;
+
+/** The day a calibration runs out, ISO; null when none was ever written down. */
+export function calibrationDue({ calibratedOn, calibrateEvery }: KeptGauge): string | null {
+  if (calibratedOn === null) return null;
+  const due = new Date(`${calibratedOn}T00:00:00Z`);
+  due.setUTCMonth(due.getUTCMonth() + calibrateEvery);
+  return due.toISOString().slice(0, 10);
+}
+
+/** Is the calibration of this gauge out of date at a moment, ISO? A gauge without a date is not called overdue. */
+export const isOverdue = (gauge: KeptGauge, at: string): boolean => {
+  const due = calibrationDue(gauge);
+  return due !== null && at.slice(0, 10) > due;
+};
+
+/** Between two looks at zero a gauge moved by more than it may: what it read in between is in doubt. */
+export interface Drift {
+  gauge: string;
+  from: string;
+  to: string;
+  /** signed, in the unit of the gauge */
+  by: number;
+}
+
+/** Every stretch between two zero checks over which a gauge moved by more than its permitted error. */
+export function drifts(shop: ShopState): Drift[] {
+  return shop.gauges.flatMap(({ id, maxPermissibleError, resolution }) => {
+    const checks = shop.checks.filter(({ gauge }) => gauge === id);
+    return checks.slice(1).flatMap((check, i) => {
+      const before = checks[i];
+      if (!before) return [];
+      const by = check.shows - before.shows;
+      return Math.abs(by) > Math.max(maxPermissibleError, resolution) + 1e-9
+        ? [{ gauge: id, from: before.benchTime, to: check.benchTime, by }]
+        : [];
+    });
+  });
+}
+
+/** What speaks against trusting a gauge now: in words, for whoever is about to read with it. */
+export function gaugeWarnings(shop: ShopState, gaugeId: string, now: string): string[] {
+  const gauge = shop.gauges.find(({ id }) => id === gaugeId);
+  if (!gauge) return [];
+  const says: string[] = [];
+  if (isOverdue(gauge, now)) says.push(`${gauge.name}: calibration ran out on ${calibrationDue(gauge)}.`);
+  const last = shop.checks.filter(({ gauge: of }) => of === gaugeId).at(-1);
+  if (last && Math.abs(last.shows) > Math.max(gauge.maxPermissibleError, gauge.resolution))
+    says.push(`${gauge.name} showed ${last.shows} at zero at its last check: set it before reading.`);
+  return says;
+}
+
+/** What speaks against readings that were taken: drift of their gauge around them, or a calibration run out by then. */
+export function readingDoubts(shop: ShopState, readings: readonly ReadingState[]): string[] {
+  const says = new Set<string>();
+  const moved = drifts(shop);
+  for (const { gauge, benchTime } of readings) {
+    const time = Date.parse(benchTime);
+    for (const drift of moved) {
+      if (drift.gauge !== gauge.id || time < Date.parse(drift.from) || time > Date.parse(drift.to)) continue;
+      says.add(
+        `${gauge.name} moved by ${drift.by.toFixed(3)} between two zero checks while these were read: read again before relying on them.`,
+      );
+    }
+    const kept = shop.gauges.find(({ id }) => id === gauge.id);
+    if (kept && isOverdue(kept, benchTime)) says.add(`${gauge.name} was past its calibration when these were read.`);
+  }
+  return [...says];
+}
+
+/** Days until a calibration runs out; negative when it has. Null without a date. */
+export function daysToCalibration(gauge: KeptGauge, now: string): number | null {
+  const due = calibrationDue(gauge);
+  return due === null ? null : Math.round((Date.parse(due) - Date.parse(now.slice(0, 10))) / dayMs);
+}

@@ -1,0 +1,3 @@
+export * from './shopEntry.schema';
+export * from './shopState';
+export * from './gaugeTrust';

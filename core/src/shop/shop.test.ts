@@ -1,0 +1,124 @@
+import { describe, expect, test } from '@jest/globals';
+import { padPoint } from '../judgement';
+import { TestJob } from '../../tests/testJob';
+import {
+  calibrationDue,
+  daysToCalibration,
+  drifts,
+  foldShop,
+  freshShop,
+  gaugeWarnings,
+  readingDoubts,
+  shopEntryProblems,
+  type KeptGauge,
+  type ShopEntry,
+} from '.';
+
+const entry = (seq: number, kind: string, body: object, benchTime = '2026-11-23T08:00:00.000Z') =>
+  ({
+    id: `00000000-0000-4000-8000-${String(seq).padStart(12, '0')}`,
+    seq,
+    kind,
+    body,
+    author: 'Juno Tam',
+    benchTime,
+  }) as unknown as ShopEntry;
+const gauge = (change: object = {}) => ({
+  id: 'micrometer',
+  name: 'Micrometer, the old one',
+  kind: 'micrometer',
+  resolution: 0.001,
+  maxPermissibleError: 0.002,
+  calibratedOn: '2025-10-31',
+  calibrateEvery: 12,
+  ...change,
+});
+const check = (seq: number, shows: number, at: string, of = 'feeler-fine') =>
+  entry(seq, 'gauge-check', { gauge: of, shows }, at);
+
+describe('the gauges of a shop', () => {
+  test('start with the shelf; the last word on each counts, whatever the order it is handed over in', () => {
+    expect(freshShop.gauges.length).toBeGreaterThan(8);
+    const shop = foldShop([entry(2, 'gauge', gauge({ name: 'New' })), entry(1, 'gauge', gauge())]);
+    expect(shop.gauges.filter(({ id }) => id === 'micrometer')).toMatchObject([{ name: 'New', retired: false }]);
+    expect(shop.seq).toBe(2);
+    const more = foldShop([entry(1, 'gauge', gauge({ id: 'second', retired: true }))]);
+    expect(more.gauges.at(-1)).toMatchObject({ id: 'second', retired: true });
+  });
+  test('are overdue the day after their calibration runs out, and never without a date', () => {
+    const kept = foldShop([entry(1, 'gauge', gauge())]);
+    const micrometer = kept.gauges.find(({ id }) => id === 'micrometer') as KeptGauge;
+    expect(calibrationDue(micrometer)).toBe('2026-10-31');
+    expect(daysToCalibration(micrometer, '2026-11-23T10:00:00Z')).toBe(-23);
+    expect(gaugeWarnings(kept, 'micrometer', '2026-10-31T10:00:00Z')).toEqual([]);
+    expect(gaugeWarnings(kept, 'micrometer', '2026-11-01T10:00:00Z')[0]).toMatch(/ran out on 2026-10-31/);
+    expect(gaugeWarnings(freshShop, 'micrometer', '2036-11-01T10:00:00Z')).toEqual([]);
+    expect(gaugeWarnings(freshShop, 'no-such', '2036-11-01T10:00:00Z')).toEqual([]);
+    expect(daysToCalibration(freshShop.gauges[0] as KeptGauge, '2026-11-23')).toBeNull();
+  });
+  test('that show something at zero ask to be set', () => {
+    const shop = foldShop([check(1, 0.02, '2026-11-23T08:00:00Z')]);
+    expect(gaugeWarnings(shop, 'feeler-fine', '2026-11-23T09:00:00Z')[0]).toMatch(/showed 0.02 at zero/);
+  });
+  test('that moved between two checks put the readings between in doubt, and no others', () => {
+    const shop = foldShop([
+      check(1, 0, '2026-11-23T09:05:00Z'),
+      check(2, 0.02, '2026-11-23T09:30:00Z'),
+      check(3, 0.021, '2026-11-23T10:00:00Z'),
+    ]);
+    expect(drifts(shop)).toMatchObject([{ gauge: 'feeler-fine', by: 0.02 }]);
+    const job = new TestJob();
+    const doubtsAt = (minute: number, gaugeId?: string) => {
+      job.minute = minute;
+      job.read(padPoint('e', 0), 0.01, gaugeId);
+      return readingDoubts(shop, job.state.points.get('pad:e:gap@0')?.readings.slice(-1) ?? []);
+    };
+    expect(doubtsAt(1)).toEqual([]);
+    expect(doubtsAt(10)[0]).toMatch(/moved by 0.020 between two zero checks/);
+    expect(doubtsAt(10, 'feeler-film')).toEqual([]);
+    expect(doubtsAt(45)).toEqual([]);
+  });
+  test('that were past their calibration when they read are named', () => {
+    const shop = foldShop([entry(1, 'gauge', gauge({ id: 'feeler-fine', kind: 'feeler' }))]);
+    const job = new TestJob();
+    job.read(padPoint('e', 0), 0.01);
+    expect(
+      readingDoubts(
+        shop,
+        [...job.state.points.values()].flatMap(({ readings }) => readings),
+      ),
+    ).toEqual(['Fine feeler strips was past its calibration when these were read.']);
+  });
+});
+
+describe('entries of the shop', () => {
+  const plain = ({ seq: _seq, ...rest }: ShopEntry) => rest;
+  test('are checked', () => {
+    expect(shopEntryProblems(plain(entry(1, 'gauge', gauge())))).toEqual([]);
+    expect(shopEntryProblems({})).not.toEqual([]);
+    expect(shopEntryProblems(plain(entry(1, 'gauge', gauge({ kind: 'ruler' }))))[0]?.path).toBe('/body/kind');
+    expect(shopEntryProblems(plain(entry(1, 'job', {})))[0]?.path).toBe('/kind');
+  });
+  test('a limit must have the shape of its measure', () => {
+    const profile = (name: string, limit: unknown) =>
+      shopEntryProblems(
+        plain(
+          entry(1, 'profile', {
+            id: 'march',
+            name: 'Marching',
+            base: 'steady',
+            changes: [{ name, limit, reason: 'felt' }],
+          }),
+        ),
+      ).map(({ path, message }) => `${path} ${message}`);
+    expect(profile('padGap', 0.04)).toEqual([]);
+    expect(profile('endPlay', [0, 0.1])).toEqual([]);
+    expect(profile('padGap', [0, 0.1])).toEqual(['/body/changes/0/limit is an upper limit: give one figure']);
+    expect(profile('endPlay', 0.1)).toEqual(['/body/changes/0/limit is a band: give its low and its high end']);
+    expect(profile('endPlay', [0.2, 0.1])).toEqual(['/body/changes/0/limit must not run from 0.2 down to 0.1']);
+    const profiles = foldShop([
+      entry(1, 'profile', { id: 'march', name: 'Marching', base: 'steady', changes: [] }),
+    ]).profiles;
+    expect(profiles).toMatchObject([{ name: 'Marching' }]);
+  });
+});

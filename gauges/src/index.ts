@@ -1,0 +1,2 @@
+export * from './standIns';
+export * from './serve';

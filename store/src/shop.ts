@@ -1,0 +1,41 @@
+import { isDeepStrictEqual } from 'node:util';
+import {
+  foldShop,
+  shopEntryProblems,
+  type NewShopEntry,
+  type Problem,
+  type ShopEntry,
+  type ShopState,
+} from '@holotonos/core';
+import { asc, eq } from 'drizzle-orm';
+import type { Database } from './database';
+import { shopEntries } from './schema';
+
+const toEntry = ({ id, seq, kind, body, author, benchTime }: typeof shopEntries.$inferSelect): ShopEntry =>
+  ({ id, seq, kind, body, author, benchTime: new Date(benchTime).toISOString() }) as ShopEntry;
+
+/** The shop as the database has it now. */
+export async function shopState(db: Database): Promise<ShopState> {
+  const rows = await db.select().from(shopEntries).orderBy(asc(shopEntries.seq));
+  return foldShop(rows.map(toEntry));
+}
+
+export type ShopAppended =
+  { status: 'stored'; known: boolean } | { status: 'conflict' } | { status: 'refused'; problems: Problem[] };
+
+/** Writes one entry to the shop's logbook, committed before it answers. Sending it again changes nothing. */
+export async function appendShopEntry(db: Database, entry: NewShopEntry): Promise<ShopAppended> {
+  const problems = shopEntryProblems(entry);
+  if (problems.length > 0) return { status: 'refused', problems };
+  const { id, kind, body, author, benchTime } = entry;
+  const [row] = await db
+    .insert(shopEntries)
+    .values({ id, kind, body, author, benchTime })
+    .onConflictDoNothing({ target: shopEntries.id })
+    .returning();
+  if (row) return { status: 'stored', known: false };
+  const [known] = await db.select().from(shopEntries).where(eq(shopEntries.id, id));
+  return known && known.kind === kind && isDeepStrictEqual(known.body, body)
+    ? { status: 'stored', known: true }
+    : { status: 'conflict' };
+}
