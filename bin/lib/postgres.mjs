@@ -15,7 +15,7 @@ import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { ensureDebianPackage } from './install.mjs';
 import { dataDir, root } from './paths.mjs';
-import { Plain, run } from './run.mjs';
+import { pause, Plain, run } from './run.mjs';
 
 const isRoot = process.getuid?.() === 0;
 const versions = '/usr/lib/postgresql';
@@ -90,9 +90,10 @@ function serverFolder(name) {
  * A private PostgreSQL cluster on loopback.
  *
  * @param name its folder below .data
- * @param throwAway true for tests: faster, and loses its data in a crash
+ * @param throwAway true for tests: may be destroyed; faster, and loses its data in a crash
+ * @param durable keeps a throw-away cluster as safe as a real one, for tests that crash it
  */
-export function cluster(name, { throwAway = false } = {}) {
+export function cluster(name, { throwAway = false, durable = !throwAway } = {}) {
   const settings = join(dataDir, `${name}.json`);
   const remembered = () => (existsSync(settings) ? JSON.parse(readFileSync(settings, 'utf8')) : null);
   const pgData = ({ folder }) => join(folder, 'data');
@@ -168,7 +169,7 @@ export function cluster(name, { throwAway = false } = {}) {
           `-p ${port}`,
           '-h 127.0.0.1',
           "-c unix_socket_directories=''",
-          ...(throwAway ? ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off'] : []),
+          ...(durable ? [] : ['-c fsync=off', '-c synchronous_commit=off', '-c full_page_writes=off']),
         ];
         asServer(
           'pg_ctl',
@@ -189,6 +190,17 @@ export function cluster(name, { throwAway = false } = {}) {
       if (!known || programs() === null || running(known) === null) return false;
       asServer('pg_ctl', ['-D', pgData(known), '-m', 'fast', '-w', 'stop']);
       return true;
+    },
+    /** Kills it as a power cut would, and waits until its children have noticed. For throw-away clusters only. */
+    async crash() {
+      const known = remembered();
+      if (!throwAway || !known) throw new Plain('Only a throw-away cluster may be crashed.');
+      const pidFile = join(pgData(known), 'postmaster.pid');
+      process.kill(Number(readFileSync(pidFile, 'utf8').split('\n')[0]), 'SIGKILL');
+      for (let tries = 0; tries < 100 && !(await portIsFree(known.port)); tries += 1) await pause(50);
+      await pause(500);
+      // Where nobody collects dead processes the old one still looks alive, and a new one would not start beside it.
+      rmSync(pidFile, { force: true });
     },
     /** Stops it and removes all its files. For throw-away clusters only. */
     destroy() {

@@ -1,4 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { createServer } from 'node:net';
@@ -25,7 +26,7 @@ export interface App {
   close: () => Promise<void>;
 }
 
-const freePort = (): Promise<number> =>
+export const freePort = (): Promise<number> =>
   new Promise((done) => {
     const server = createServer();
     server.listen(0, '127.0.0.1', () => {
@@ -34,11 +35,15 @@ const freePort = (): Promise<number> =>
     });
   });
 
-async function startServer(databaseUrl: string): Promise<{ address: string; process: ChildProcess }> {
-  const port = await freePort();
+/** Starts a server on a database; on the port of an earlier one, if it is to take its place. */
+export async function startServer(
+  databaseUrl: string,
+  { gauges = '', port }: { gauges?: string; port?: number } = {},
+): Promise<{ address: string; process: ChildProcess }> {
+  const own = port ?? (await freePort());
   const child = spawn(
     process.execPath,
-    [join(root, 'node_modules/next/dist/bin/next'), 'start', 'web', '-p', String(port), '-H', '127.0.0.1'],
+    [join(root, 'node_modules/next/dist/bin/next'), 'start', 'web', '-p', String(own), '-H', '127.0.0.1'],
     {
       cwd: root,
       // What Jest needs of Node must not reach the server.
@@ -48,11 +53,12 @@ async function startServer(databaseUrl: string): Promise<{ address: string; proc
         NODE_ENV: 'production',
         NEXT_TELEMETRY_DISABLED: '1',
         DATABASE_URL: databaseUrl,
+        HOLOTONOS_GAUGES: gauges,
       },
       stdio: 'ignore',
     },
   );
-  const address = `http://127.0.0.1:${port}`;
+  const address = `http://127.0.0.1:${own}`;
   for (let tries = 0; tries < 200; tries += 1) {
     const answer = await fetch(`${address}/api/health`).catch(() => null);
     if (answer?.ok) return { address, process: child };
@@ -62,11 +68,8 @@ async function startServer(databaseUrl: string): Promise<{ address: string; proc
   throw new Error('the server did not come up');
 }
 
-/** Starts server and browser on a fresh database, with the demo in it. */
-export async function startApp(): Promise<App> {
-  const database = await testDatabase();
-  await loadDemo(database.db);
-  const server = await startServer(database.url);
+/** A headless browser with a profile of its own. */
+export async function startBrowser(): Promise<{ browser: Browser; profile: string }> {
   const profile = mkdtempSync(join(tmpdir(), 'holotonos-browser-'));
   const browser = await puppeteer.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -82,6 +85,15 @@ export async function startApp(): Promise<App> {
       '--disable-sync',
     ],
   });
+  return { browser, profile };
+}
+
+/** Starts server and browser on a fresh database, with the demo in it. */
+export async function startApp({ gauges = '' } = {}): Promise<App> {
+  const database = await testDatabase();
+  await loadDemo(database.db);
+  const server = await startServer(database.url, { gauges });
+  const { browser, profile } = await startBrowser();
   return {
     ...server,
     database,
@@ -142,4 +154,32 @@ export async function fill(page: Page, label: string, text: string): Promise<voi
   const field = await bring(page, `::-p-aria([name="${label}"])`);
   await field.click({ count: 3 });
   await field.type(text);
+}
+
+/** Opens a ticket for an instrument of this type, without the form. */
+export async function openTicket(address: string, ticket: string, change: object = {}): Promise<void> {
+  const body = {
+    ticket,
+    owner: 'The bargees’ choir',
+    instrumentType: 'alto-saxophone',
+    family: 'saxophone',
+    practice: 'stage',
+    scope: 'repair',
+    unit: 'mm',
+    ...change,
+  };
+  const entry = { id: randomUUID(), kind: 'intake', author: 'Juno Tam', benchTime: new Date().toISOString(), body };
+  const response = await fetch(`${address}/api/v1/jobs`, { method: 'POST', body: JSON.stringify(entry) });
+  if (!response.ok) throw new Error(`ticket ${ticket} was refused: ${await response.text()}`);
+}
+
+interface PlainEntry {
+  id: string;
+  kind: string;
+  body: Record<string, unknown>;
+}
+/** The logbook of a ticket as the server has it. */
+export async function entriesOf(address: string, ticket: string): Promise<PlainEntry[]> {
+  const response = await fetch(`${address}/api/v1/jobs/${ticket}/entries`);
+  return ((await response.json()) as { entries: PlainEntry[] }).entries;
 }

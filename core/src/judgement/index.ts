@@ -13,3 +13,4 @@ export { remedyWords } from './hingeReport';
 export * from './passHistory';
 export * from './whatDecides';
 export * from './rodStack';
+export * from './padStand';

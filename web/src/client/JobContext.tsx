@@ -17,6 +17,7 @@ import {
   type JobState,
   type NewEntry,
   type Problem,
+  type ShopState,
 } from '@holotonos/core';
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { v4 as newId } from 'uuid';
@@ -38,6 +39,8 @@ interface Job {
   judgement: JobJudgement;
   plan: JobPlan;
   now: string;
+  /** the gauges and sets of limits of the shop, as they were when the page was made */
+  shop: ShopState;
   /** entries the server has not acknowledged */
   waiting: number;
   reachable: boolean;
@@ -70,11 +73,13 @@ const provisional = (entry: NewEntry, seq: number): Entry => ({ ...entry, seq, r
 export function JobProvider({
   ticket,
   entries,
+  shop,
   now: firstNow,
   children,
 }: {
   ticket: string;
   entries: Entry[];
+  shop: ShopState;
   now: string;
   children: ReactNode;
 }) {
@@ -199,13 +204,28 @@ export function JobProvider({
       judgement,
       plan,
       now,
+      shop,
       waiting: outbox.length,
       reachable,
       refusals,
       dismissRefusals,
       write,
     }),
-    [ticket, type, names, state, judgement, plan, now, outbox.length, reachable, refusals, dismissRefusals, write],
+    [
+      ticket,
+      type,
+      names,
+      state,
+      judgement,
+      plan,
+      now,
+      shop,
+      outbox.length,
+      reachable,
+      refusals,
+      dismissRefusals,
+      write,
+    ],
   );
   return <JobContext.Provider value={value}>{children}</JobContext.Provider>;
 }

@@ -7,6 +7,7 @@ import { Suspense, useMemo, type ReactNode } from 'react';
 import { useJob } from '@/client/JobContext';
 import { Button } from '@/client/bootstrap';
 import { dayText } from '@/client/words';
+import { marksOf } from '@/strip/marksOf';
 import { Strip } from '@/strip/Strip';
 import { LinkWaits } from './LinkWaits';
 import { isMeasuredGroup, partsToMeasure, type MeasuredGroup } from '@/measure/groups';
@@ -21,6 +22,7 @@ function Tabs() {
     { href: `${base}/survey`, name: 'Survey' },
     { href: `${base}/strip`, name: 'Strip-down' },
     { href: `${base}/measure`, name: 'Measure' },
+    { href: `${base}/round`, name: 'Rounds' },
     { href: `${base}/findings`, name: 'Findings', count: judgement.suggestions.length },
     { href: `${base}/plan`, name: 'Plan' },
     { href: `${base}/record`, name: 'Record' },
@@ -48,8 +50,9 @@ const targetsOfGroup: Record<MeasuredGroup, readonly StripTarget[]> = {
   'body-line': ['sections'],
   'bore': ['sections'],
   'rim': ['holes'],
+  'post': ['posts'],
   'joint': ['joints'],
-  'hinge': ['keys'],
+  'hinge': ['rods', 'keys'],
   'pad': ['holes'],
   'link': ['holes'],
   'spring': ['keys'],
@@ -70,6 +73,7 @@ function JobStrip() {
     (): StripControl => ({
       targets: measuring ? targetsOfGroup[group] : ['holes'],
       here,
+      marks: measuring && here !== null ? marksOf(judgement.parts.get(`${group}:${here}`)) : [],
       stateOfPart: (part: string): MeasureState[] =>
         (measuring ? [group] : ['rim', 'pad'])
           .map((each) => stateOf(judgement, each, part))

@@ -25,6 +25,10 @@ export function Masthead() {
           Types
           <LinkWaits />
         </Link>
+        <Link href="/shop">
+          Shop
+          <LinkWaits />
+        </Link>
         <Link href="/import">
           Import
           <LinkWaits />

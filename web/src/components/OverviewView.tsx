@@ -16,6 +16,67 @@ import { StateMark } from './StateMark';
 
 const pageOfLog = 25;
 
+/** Which limits this job goes by: those of its practice, or a set of the shop. Readings are judged anew, never changed. */
+function LimitsChange() {
+  const { state, shop, write } = useJob();
+  const id = useId();
+  const now = state.tolerances?.body.profile ?? '';
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [reason, setReason] = useState('');
+  const profiles = shop.profiles.filter(({ retired }) => !retired);
+  const profile = profiles.find(({ name }) => name === (chosen ?? now));
+  // The shop may have changed the set since this job took it up.
+  const newer =
+    chosen === null &&
+    profile &&
+    state.tolerances &&
+    JSON.stringify(profile.changes) !== JSON.stringify(state.tolerances.body.changes);
+  if (profiles.length === 0 && !state.tolerances) return null;
+  return (
+    <form
+      className="mt-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const body = { profile: profile?.name ?? 'as the practice has them', changes: profile?.changes ?? [], reason };
+        if (!write('tolerances', body)) return;
+        setReason('');
+        setChosen(null);
+      }}
+    >
+      <Form.Label htmlFor={`${id}-limits`}>Limits</Form.Label>
+      <Form.Select
+        id={`${id}-limits`}
+        className="mb-1"
+        value={chosen ?? now}
+        onChange={(event) => setChosen(event.target.value)}
+      >
+        <option value="">as the practice has them</option>
+        {profiles.map(({ id: key, name }) => (
+          <option key={key} value={name}>
+            {name}
+          </option>
+        ))}
+        {now !== '' && !profiles.some(({ name }) => name === now) && <option value={now}>{now}</option>}
+      </Form.Select>
+      {newer && <p className="soft mb-1">The shop has changed this set since the job took it up.</p>}
+      {((chosen !== null && chosen !== now) || newer) && (
+        <>
+          <Form.Label htmlFor={`${id}-limits-why`}>Why these limits? What was read is judged anew.</Form.Label>
+          <Form.Control
+            id={`${id}-limits-why`}
+            className="mb-2"
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
+          <Button type="submit" disabled={reason.trim() === ''}>
+            Take these limits
+          </Button>
+        </>
+      )}
+    </form>
+  );
+}
+
 function PracticeChange() {
   const { state, write } = useJob();
   const id = useId();
@@ -303,6 +364,7 @@ export function OverviewView() {
               </dl>
               <hr />
               <PracticeChange key={state.practice} />
+              <LimitsChange />
             </div>
             <Pictures />
             <NoteForm />

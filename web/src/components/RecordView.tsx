@@ -8,18 +8,19 @@ import { unnamed, useJob } from '@/client/JobContext';
 import { dayText, minutesText } from '@/client/words';
 import { FileTaker, type Answer } from './FileTaker';
 import { Bands } from './JobShell';
+import { ReadingsTaker } from './ReadingsTaker';
 
-/** Takes readings from a CSV file, all or none. */
-function CsvImport() {
+/** Takes a measuring book that was written as a data package. */
+function BookTaker() {
   const { ticket } = useJob();
   const { author } = useBench();
   const by = encodeURIComponent(author.trim() || unnamed);
   return (
     <div className="mt-3">
       <FileTaker<Answer & { added?: number; known?: number }>
-        label="Take readings from a CSV file"
-        accept=".csv,text/csv"
-        url={`/api/v1/jobs/${encodeURIComponent(ticket)}/readings?author=${by}`}
+        label="Take a measuring book (data package, .zip)"
+        accept=".zip,application/zip"
+        url={`/api/v1/jobs/${encodeURIComponent(ticket)}/book.zip?author=${by}`}
         taken={({ added, known }) => `${added} readings taken; ${known} were here already.`}
       />
     </div>
@@ -243,8 +244,12 @@ export function RecordView() {
                 <a className="btn btn-quiet" href={`${base}/readings`}>
                   Readings as CSV
                 </a>
+                <a className="btn btn-quiet" href={`${base}/book.zip`}>
+                  Measuring book (.zip)
+                </a>
               </p>
-              <CsvImport />
+              <ReadingsTaker />
+              <BookTaker />
             </section>
           </div>
         </div>

@@ -2,6 +2,7 @@ import {
   findingStatusWords,
   findingWords,
   lightPicture,
+  passWords,
   pictureWords,
   practices,
   station,
@@ -87,6 +88,20 @@ export function entryWords(entry: Entry, names: ReadonlyMap<string, string>): st
       return `Practice changed to ${practices[entry.body.practice].title}, because ${entry.body.reason}`;
     case 'time':
       return `${entry.body.minutes} min: ${entry.body.what}`;
+    case 'tolerances':
+      return `Limits set to “${entry.body.profile}”, because ${entry.body.reason}`;
+    case 'pass': {
+      const { pass, part, amount, note } = entry.body;
+      const unit = pass === 'straighten' || pass === 'turn-bell' ? '°' : '';
+      const set = amount === undefined ? '' : ` by ${amount}${unit}`;
+      return `${passWords[pass]}${set}: ${name(part)}${note ? `. ${note}` : ''}`;
+    }
+    case 'round':
+      return `Round begun: ${entry.body.name}, ${entry.body.points.length} points`;
+    case 'round-skip':
+      return `Passed over in the round: ${name(entry.body.point.part)}, ${pointWords(entry.body.point)}`;
+    case 'round-over':
+      return 'Round ended';
     case 'instrument-change':
       return changeWords(entry.body);
     case 'survey': {

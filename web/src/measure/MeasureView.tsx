@@ -5,41 +5,45 @@ import {
   pointsOfPart,
   printLength,
   printWithUncertainty,
-  shelfGauges,
+  deciderWords,
   stateOf,
   unitOfMeasure,
+  whatDecides,
   type ConformityOutput,
   type InstrumentType,
   type JobJudgement,
   type JobState,
-  type Measure,
   type MeasureState,
   type MeasuringPoint,
   type PointReading,
 } from '@holotonos/core';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import Link from 'next/link';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/client/BenchContext';
-import { Button, Form } from '@/client/bootstrap';
+import { Button } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
 import { pointWords } from '@/components/entryWords';
 import { Bands } from '@/components/JobShell';
 import { StateMark } from '@/components/StateMark';
 import { SuggestionCard } from '@/components/SuggestionCard';
+import { BushingPanel } from './BushingPanel';
+import { FigureReadout } from './FigureReadout';
+import { GaugePanel } from './GaugePanel';
 import {
-  gaugeFor,
   isMeasuredGroup,
+  isOptional,
   measuredGroups,
-  measureWords,
-  parseFigure,
   partsToMeasure,
   printFigureOf,
-  typedUnit,
   type MeasuredGroup,
 } from './groups';
+import { JointPasses, LinePasses } from './PassPanel';
 import { PadPanel } from './PadPanel';
 import { ReportPanel } from './ReportPanel';
 import { RimPanel } from './RimPanel';
+import { RodPanel } from './RodPanel';
+import { useFigure } from './useFigure';
 
 interface Row extends PointReading {
   key: string;
@@ -59,9 +63,11 @@ const keys = [
 /** Where on its part a point lies, as short as can be understood beside the others of its group. */
 function place(point: MeasuringPoint): string {
   const { group, measure, clock, at } = point;
+  if (group === 'pad' && measure !== 'gap') return measure === 'stand' ? 'pad stand' : 'opening height';
   if (group === 'pad' || group === 'rim') return `${measure === 'diameter' ? 'across ' : ''}${clock}°`;
   if (at === undefined) return pointWords(point);
-  return `${group === 'joint' ? `${measure} ` : ''}${Math.round(at * 10) / 10} mm, ${clock}°`;
+  if (measure === 'run-out') return `run-out at ${at} mm`;
+  return `${group === 'joint' ? `${measure} ` : measure === 'mark-gap' ? 'mark ' : ''}${Math.round(at * 10) / 10} mm, ${clock}°`;
 }
 const clockName = (clock: number) => ({ 0: 'front', 90: 'right', 180: 'hinge', 270: 'left' })[clock] ?? '';
 
@@ -80,19 +86,26 @@ function rowsOf(
     key: pointKey(point.point),
     place: place(point.point),
   });
-  if (group === 'pad') return (pad?.points ?? []).map((point) => ({ ...row(point), optional: false }));
+  const more = (point: PointReading): Row => ({
+    ...row(point),
+    state: point.fresh.length > 0 ? 'within' : point.stale.length > 0 ? 'stale' : 'unmeasured',
+    conformity: null,
+    optional: isOptional(point.point),
+  });
+  if (group === 'pad')
+    return [
+      ...(pad?.points ?? []).map((point) => ({ ...row(point), optional: false })),
+      ...pointsOfPart(state, type, group, part)
+        .filter(({ point }) => point.measure !== 'gap')
+        .map(more),
+    ];
   if (group === 'rim')
     return [...(rim?.heights ?? []), ...(rim?.diameters ?? [])].map((point) => ({
       ...row(point),
       conformity: null,
       optional: point.point.measure === 'diameter',
     }));
-  return pointsOfPart(state, type, group, part).map((point) => ({
-    ...row(point),
-    state: point.fresh.length > 0 ? 'within' : point.stale.length > 0 ? 'stale' : 'unmeasured',
-    conformity: null,
-    optional: point.point.measure === 'leak',
-  }));
+  return pointsOfPart(state, type, group, part).map(more);
 }
 
 /** A gap has a verdict of its own; a height or diameter is only read, and the rim judged as a whole. */
@@ -126,12 +139,6 @@ export function MeasureView() {
       parts={parts}
       rows={rows}
       go={go}
-      onReading={(point, value, typed, gaugeId) => {
-        const gauge = shelfGauges.find(({ id }) => id === gaugeId);
-        if (!gauge) return false;
-        const { id, name, resolution, maxPermissibleError } = gauge;
-        return write('reading', { point, value, typed, gauge: { id, name, resolution, maxPermissibleError } });
-      }}
       onUndo={() => {
         const last = state.entries.findLast(
           (entry) =>
@@ -156,34 +163,30 @@ interface PartProps {
   rows: Row[];
   partName: string;
   go: (group: MeasuredGroup, part: string) => void;
-  onReading: (point: MeasuringPoint, value: number, typed: string, gaugeId: string) => boolean;
   onUndo: () => MeasuringPoint | null;
 }
 
-function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo }: PartProps) {
-  const { state, type, judgement, names } = useJob();
+function MeasurePart({ group, part, parts, rows, partName, go, onUndo }: PartProps) {
+  const { ticket, state, type, judgement, names, shop } = useJob();
   const { unit } = state;
-  const id = useId();
-  const input = useRef<HTMLInputElement>(null);
   const [index, setIndex] = useState(() => {
-    const first = rows.findIndex(({ fresh }) => fresh.length === 0);
+    const first = rows.findIndex(({ fresh, optional }) => fresh.length === 0 && !optional);
     return first === -1 ? 0 : first;
   });
-  const [text, setText] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
   const [lastKey, setLastKey] = useState<string | null>(null);
-  const [gauges, setGauges] = useState<Partial<Record<Measure, string>>>({});
-  const [said, setSaid] = useState('');
 
   const row = rows[index];
-  const measure = row?.point.measure ?? 'gap';
-  const gaugeId = gauges[measure] ?? gaugeFor[measure];
+  const move = (step: number) => setIndex((at) => Math.max(0, Math.min(rows.length - 1, at + step)));
+  const input = useRef<HTMLInputElement>(null);
+  const figure = useFigure(row?.point ?? null, input, (point) => {
+    setLastKey(pointKey(point));
+    move(1);
+  });
   const report = judgement.parts.get(`${group}:${part}`) ?? null;
   const pad = judgement.pads.get(part);
   const rim = judgement.rims.get(part);
   const suggestions = judgement.suggestions.filter((suggestion) => suggestion.part === part);
   const limit = group === 'pad' ? pad?.limit : group === 'rim' ? rim?.limits.flatness : undefined;
-  const own = unitOfMeasure(measure);
   const last = rows.find(({ key }) => key === lastKey) ?? row;
   const lastReading = last?.fresh.at(-1);
 
@@ -197,34 +200,22 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
     if (list && current) list.scrollTop = current.offsetTop - list.clientHeight / 2;
   }, []);
 
-  const move = (step: number) => setIndex((at) => Math.max(0, Math.min(rows.length - 1, at + step)));
   const otherPart = (step: number) => {
     const to = parts[parts.indexOf(part) + step];
     if (to !== undefined) go(group, to);
   };
 
-  const take = () => {
-    if (!row) return;
-    const parsed = parseFigure(text, measure, unit);
-    if (!parsed.ok) return setProblem(parsed.problem);
-    if (!onReading(row.point, parsed.value, text.trim(), gaugeId)) return;
-    setProblem(null);
-    setText('');
-    setLastKey(row.key);
-    setSaid(`${row.place} taken`);
-    move(1);
-  };
   const undo = () => {
     const point = onUndo();
-    if (!point) return setSaid('Nothing to strike here');
-    setSaid(`Reading at ${place(point)} struck`);
+    if (!point) return figure.say('Nothing to strike here');
+    figure.say(`Reading at ${place(point)} struck`);
     setIndex(rows.findIndex(({ key }) => key === pointKey(point)));
     setLastKey(null);
   };
 
   const onKeyDown = (event: KeyboardEvent) => {
     if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') undo();
-    else if (event.key === 'Enter') take();
+    else if (event.key === 'Enter') figure.take();
     else if (event.key === 'ArrowDown') move(1);
     else if (event.key === 'ArrowUp') move(-1);
     else if (event.key === 'PageDown') otherPart(1);
@@ -233,9 +224,32 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
     event.preventDefault();
   };
 
+  const doubtful = report?.facts.find(({ verdict }) => verdict === 'undecided');
+  const undecided =
+    last?.conformity?.verdict === 'undecided' && pad && last.mean !== null
+      ? deciderWords(
+          whatDecides(
+            {
+              value: last.mean,
+              limit: { upper: pad.limit },
+              sources: last.fresh.slice(-1).map(({ gauge }) => ({ measure: last.point.measure, gauge })),
+            },
+            shop.gauges.filter(({ retired }) => !retired),
+            last.fresh.map(({ value }) => value),
+          ),
+        )
+      : doubtful
+        ? `${doubtful.words}: ${deciderWords(
+            whatDecides(
+              doubtful,
+              shop.gauges.filter(({ retired }) => !retired),
+            ),
+          )}`
+        : '';
   const partState = stateOf(judgement, group, part) ?? 'unmeasured';
   const verdictState = group === 'pad' ? (last?.state ?? 'unmeasured') : partState;
   const nextRow = rows[index + 1];
+  const named = group === 'pad' || group === 'rim';
   const groupWords = measuredGroups.find(({ id: each }) => each === group)?.words ?? '';
 
   const answers = suggestions.map((suggestion) => <SuggestionCard key={suggestion.key} suggestion={suggestion} />);
@@ -257,6 +271,9 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
               {words}
             </Button>
           ))}
+          <Link className="btn btn-quiet" href={`/jobs/${ticket}/round`}>
+            Round …
+          </Link>
         </div>
         <ul ref={listed} className="part-list" aria-label={`${groupWords} along the tube`}>
           {parts.map((each) => (
@@ -277,6 +294,10 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
         {group === 'pad' && pad && <PadPanel pad={pad} here={row?.point.clock ?? null} answers={answers} />}
         {group === 'rim' && rim && <RimPanel rim={rim} unit={unit} />}
         {group !== 'pad' && group !== 'rim' && <ReportPanel report={report} unit={unit} />}
+        {group === 'body-line' && <LinePasses part={part} report={report} />}
+        {group === 'joint' && <JointPasses part={part} report={report} />}
+        {group === 'hinge' && <RodPanel part={part} onKey={(key) => go(group, key)} />}
+        {group === 'post' && <BushingPanel part={part} />}
         {group !== 'pad' && answers}
       </div>
       <div>
@@ -325,87 +346,33 @@ function MeasurePart({ group, part, parts, rows, partName, go, onReading, onUndo
             </p>
           )}
         </div>
-        <div className="sheet mb-0">
-          <Form.Label htmlFor={`${id}-gauge`}>Gauge</Form.Label>
-          <Form.Select
-            id={`${id}-gauge`}
-            value={gaugeId}
-            onChange={(event) => {
-              setGauges((now) => ({ ...now, [measure]: event.target.value }));
-              input.current?.focus();
-            }}
-          >
-            {shelfGauges.map(({ id: value, name }) => (
-              <option key={value} value={value}>
-                {name}
-              </option>
-            ))}
-          </Form.Select>
-          {last?.conformity?.verdict === 'undecided' && (
-            <p className="say attention mt-2 mb-0">
-              Too near the limit for this gauge.{' '}
-              {last.conformity.readingsNeeded
-                ? `${last.conformity.readingsNeeded - last.fresh.length} more readings like these would decide it.`
-                : 'More readings would not decide it: take a finer gauge.'}
-            </p>
-          )}
-        </div>
+        <GaugePanel
+          figure={figure}
+          readings={rows.flatMap(({ fresh }) => fresh)}
+          warnings={report?.warnings ?? []}
+          undecided={undecided}
+        />
       </div>
     </div>
   );
 
   const readout = (
-    <div className="readout">
-      <div>
-        <label className="asked" htmlFor={`${id}-figure`}>
-          {partName}, {row?.place}{' '}
-          {(group === 'pad' || group === 'rim') &&
-            clockName(row?.point.clock ?? -1) &&
-            `(${clockName(row?.point.clock ?? -1)})`}
-        </label>
-        <div className="soft">
-          {group === 'rim' ? `${measure === 'height' ? 'rim' : 'hole'} ` : ''}
-          {measureWords[measure]} in {typedUnit(measure, unit)}
-          {nextRow ? ` · then ${nextRow.place}` : ' · last position'}
-        </div>
-      </div>
-      <div>
-        <Form.Control
-          ref={input}
-          id={`${id}-figure`}
-          data-figure
-          inputMode="decimal"
-          autoComplete="off"
-          value={text}
-          isInvalid={problem !== null}
-          aria-describedby={`${id}-problem`}
-          onChange={(event) => {
-            setText(event.target.value);
-            setProblem(null);
-          }}
-          onKeyDown={onKeyDown}
-        />
-        <div id={`${id}-problem`} role="alert" style={{ color: 'var(--fault)' }}>
-          {problem}
-        </div>
-      </div>
-      <div data-testid="last-reading">
-        <div className="figure">{lastReading ? printFigureOf(lastReading.value, own, unit) : '–'}</div>
-      </div>
-      <div>
-        <div style={{ fontSize: '1.25rem' }} data-testid="verdict">
-          <StateMark state={verdictState} />
-        </div>
-        <div className="soft">
-          {limit === undefined
-            ? (report?.facts[0]?.words ?? '')
-            : `${group === 'pad' ? 'limit' : 'flatness limit'} ${printLength(limit, unit)}`}
-        </div>
-      </div>
-      <div className="visually-hidden" aria-live="polite">
-        {said}
-      </div>
-    </div>
+    <FigureReadout
+      figure={figure}
+      input={input}
+      point={row?.point ?? null}
+      where={`${partName}, ${row?.place ?? ''}${named && row?.point.measure !== 'stand' && clockName(row?.point.clock ?? -1) ? ` (${clockName(row?.point.clock ?? -1)})` : ''}`}
+      next={nextRow ? `then ${nextRow.place}` : 'last position'}
+      last={last && lastReading ? { reading: lastReading, point: last.point } : null}
+      unit={unit}
+      verdict={<StateMark state={verdictState} />}
+      limit={
+        limit === undefined
+          ? (report?.facts[0]?.words ?? '')
+          : `${group === 'pad' ? 'limit' : 'flatness limit'} ${printLength(limit, unit)}`
+      }
+      onKeyDown={onKeyDown}
+    />
   );
   return <Bands work={work} readout={readout} />;
 }

@@ -1,11 +1,16 @@
 'use client';
 
-import { adviceWords, pictureWords, type JudgedPad } from '@holotonos/core';
+import { adviceWords, padStandSpread, pictureWords, type JudgedPad } from '@holotonos/core';
+import { useJob } from '@/client/JobContext';
+import { StateMark } from '@/components/StateMark';
+import { printFigureOf } from './groups';
 import type { ReactNode } from 'react';
 import { LeakPicture } from './LeakPicture';
 
 /** A pad as its readings show it, and what it speaks for. */
 export function PadPanel({ pad, here, answers }: { pad: JudgedPad; here: number | null; answers: ReactNode }) {
+  const { state, type } = useJob();
+  const stand = padStandSpread(state, type, pad.part);
   return (
     <div className="judged">
       <LeakPicture pad={pad} here={here} />
@@ -23,6 +28,12 @@ export function PadPanel({ pad, here, answers }: { pad: JudgedPad; here: number 
             </span>
           )}
         </p>
+        {stand && (
+          <p className="mb-1">
+            {stand.words}: {printFigureOf(stand.value, 'mm', state.unit, stand.uncertainty)}{' '}
+            {stand.verdict && <StateMark state={stand.verdict} />}
+          </p>
+        )}
         {answers}
       </div>
     </div>

@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { applyOptions, measures, shelfGauges, shippedTypes, unitOfMeasure } from '@holotonos/core';
+import { applyOptions, measures, shelfGauges, shippedTypes, unitOfMeasure, usualGauge } from '@holotonos/core';
 import {
-  gaugeFor,
   isMeasuredGroup,
   measuredGroups,
   measureWords,
@@ -54,7 +53,7 @@ describe('figures as they are typed', () => {
 describe('every measure', () => {
   test.each(measures)('%s has words and a gauge on the shelf', (measure) => {
     expect(measureWords[measure].length).toBeGreaterThan(3);
-    expect(shelfGauges.map(({ id }) => id)).toContain(gaugeFor[measure]);
+    expect(shelfGauges.map(({ id }) => id)).toContain(usualGauge[measure]);
     expect(['mm', 'N', 'mL/min']).toContain(unitOfMeasure(measure));
   });
 });

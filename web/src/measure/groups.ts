@@ -8,6 +8,7 @@ import {
   type LengthUnit,
   type Measure,
   type MeasureUnit,
+  type MeasuringPoint,
 } from '@holotonos/core';
 
 /** Groups with a page of their own, in the order of the work. */
@@ -15,6 +16,7 @@ export const measuredGroups = [
   { id: 'body-line', words: 'Body line' },
   { id: 'bore', words: 'Bore' },
   { id: 'rim', words: 'Rims' },
+  { id: 'post', words: 'Posts' },
   { id: 'joint', words: 'Joints' },
   { id: 'hinge', words: 'Hinges' },
   { id: 'pad', words: 'Pads' },
@@ -50,31 +52,55 @@ export const measureWords: Record<Measure, string> = {
   'leak': 'leak at 2.5 kPa, the joint alone',
   'force': 'force at the touch to seal',
   'lost-motion': 'lost motion',
+  'lean': 'lean from upright',
+  'run-out': 'run-out, turned between its ends',
+  'rise-and-fall': 'rise and fall, the screw backed out with no load',
+  'wear': 'wear of point and seat',
+  'cone-angle': 'angle of the cone',
+  'cork': 'diameter over the cork',
+  'leak-baseline': 'leak of the tester itself, closed, at 2.5 kPa',
+  'weight': 'weight at the touch, spring off',
+  'stand': 'pad stand above the edge of the cup',
+  'mark-gap': 'gap at the witness mark, clockwise more than 0',
+  'key-gap': 'gap under the reference key',
 };
 
-/** The gauge off the shelf that usually takes a measure. */
-export const gaugeFor: Record<Measure, string> = {
-  'gap': 'feeler-film',
-  'height': 'dial-indicator',
-  'diameter': 'telescoping-gauge',
-  'deviation': 'dial-indicator',
-  'tube-outer': 'micrometer',
-  'tube-inner': 'pin-gauges',
-  'tube-length': 'micrometer',
-  'rod': 'micrometer',
-  'post-gap': 'micrometer',
-  'tenon': 'micrometer',
-  'receiver': 'bore-gauge',
-  'leak': 'leak-tester',
-  'force': 'force-gauge',
-  'lost-motion': 'feeler-film',
-};
+/** What is asked for at a point, in words; the same measure means different things in different groups. */
+export function askWords({ group, measure }: MeasuringPoint): string {
+  if (group === 'post')
+    return (
+      { gap: 'gap to the post above it', height: 'height of the post' }[measure as string] ?? measureWords[measure]
+    );
+  if (group === 'rim') return `${measure === 'height' ? 'rim' : 'hole'} ${measureWords[measure]}`;
+  if (group === 'pad' && measure === 'height') return 'opening height';
+  if (group === 'bore') return 'bore diameter';
+  return measureWords[measure];
+}
+
+/** Measures that are taken when somebody wants them; nothing waits for them. */
+const wantedOnly: readonly Measure[] = [
+  'run-out',
+  'mark-gap',
+  'key-gap',
+  'leak',
+  'leak-baseline',
+  'cork',
+  'weight',
+  'stand',
+];
+export const isOptional = ({ group, measure }: MeasuringPoint): boolean =>
+  (wantedOnly.includes(measure) && !(group === 'hinge' && measure === 'run-out')) ||
+  (group === 'rim' && measure === 'diameter') ||
+  (group === 'pad' && measure === 'height');
 
 /** The unit a figure is typed in: lengths in the unit of the job, all else in its own. */
 export const typedUnit = (measure: Measure, unit: LengthUnit): string => {
   const own = unitOfMeasure(measure);
   return own === 'mm' ? unit : own;
 };
+
+/** Measures that may well be nothing at all. */
+const zeroAllowed: readonly Measure[] = ['gap', 'lost-motion', 'run-out', 'rise-and-fall', 'wear', 'key-gap'];
 
 /** A figure as it was typed, in the unit its measure is kept in, or what to type instead. */
 export function parseFigure(
@@ -85,15 +111,16 @@ export function parseFigure(
   if (unitOfMeasure(measure) !== 'mm') {
     const value = Number(text.trim().replace(',', '.').replace(/[−–]/, '-'));
     if (text.trim() === '' || !Number.isFinite(value)) return { ok: false, problem: 'Type a figure, for example 12.5' };
-    return value < 0 ? { ok: false, problem: 'It cannot be less than 0.' } : { ok: true, value };
+    return value < 0 && measure !== 'lean' ? { ok: false, problem: 'It cannot be less than 0.' } : { ok: true, value };
   }
   const parsed = parseLength(text, unit);
   if (!parsed.ok) return parsed;
   const { mm } = parsed;
-  const signed = measure === 'deviation' || measure === 'height';
-  if ((measure === 'gap' || measure === 'lost-motion') && mm < 0)
+  const signed = measure === 'deviation' || measure === 'height' || measure === 'mark-gap';
+  const fromZero = zeroAllowed.includes(measure);
+  if (fromZero && mm < 0)
     return { ok: false, problem: measure === 'gap' ? 'A gap cannot be less than 0.' : 'It cannot be less than 0.' };
-  if (!signed && measure !== 'gap' && measure !== 'lost-motion' && mm <= 0)
+  if (!signed && !fromZero && mm <= 0)
     return { ok: false, problem: `${measure === 'diameter' ? 'A diameter' : 'It'} must be more than 0.` };
   return { ok: true, value: mm };
 }

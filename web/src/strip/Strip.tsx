@@ -20,7 +20,7 @@ import {
 } from 'react';
 import { StateShape } from '@/components/StateMark';
 import type { StripControl, StripTarget } from './StripControl';
-import { Holes, Keys, Links, Posts, Tube } from './StripDrawing';
+import { Holes, Keys, Links, Marks, Posts, Tube } from './StripDrawing';
 import { stripLayout, type StripLayout } from './stripLayout';
 import { StripTools, type StripLayer } from './StripTools';
 import { useZoom } from './useZoom';
@@ -108,7 +108,7 @@ function gripOf(type: InstrumentType, layout: StripLayout, part: string): Grip |
  * them.
  */
 export function Strip({ type, control }: { type: InstrumentType; control: StripControl }) {
-  const { targets, here, onPick, stateOfPart, flagOf, isOff, photosOf, onPlace } = control;
+  const { targets, here, onPick, stateOfPart, flagOf, isOff, photosOf, onPlace, marks = [] } = control;
   const [{ stacked, layers }, setView] = useState<{ stacked: boolean; layers: readonly StripLayer[] }>({
     stacked: false,
     layers: firstLayers,
@@ -215,6 +215,7 @@ export function Strip({ type, control }: { type: InstrumentType; control: StripC
             {drawn.has('keys') && <Keys type={type} layout={layout} />}
             {drawn.has('holes') && <Holes type={type} layout={layout} />}
             {drawn.has('links') && <Links type={type} layout={layout} />}
+            {marks.length > 0 && <Marks marks={marks} layout={layout} />}
             {layout.frames.map(({ section, x, y, reach }) => (
               <text
                 key={section.id}

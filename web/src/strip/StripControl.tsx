@@ -6,6 +6,18 @@ import { createContext, useContext, useEffect, useMemo, useState, type ReactNode
 /** What kinds of part can be gone to on the strip. */
 export type StripTarget = 'holes' | 'keys' | 'posts' | 'rods' | 'sections' | 'joints' | 'fittings';
 
+/** Something a solver found on the tube, drawn where it is and named. */
+export interface StripMark {
+  kind: 'support' | 'push' | 'narrow' | 'wide' | 'oval';
+  section: string;
+  /** mm along the section; a stretch runs from `at` to `to` */
+  at: number;
+  to?: number;
+  /** the side it concerns; a stretch has none */
+  clock?: number;
+  words: string;
+}
+
 /** What a page makes of the strip while it is open. */
 export interface StripControl {
   targets: readonly StripTarget[];
@@ -20,6 +32,8 @@ export interface StripControl {
   flagOf?: (part: string) => string | null;
   /** parts that are not on the instrument now */
   isOff?: (part: string) => boolean;
+  /** what was found along the tube */
+  marks?: readonly StripMark[];
   /** given when parts may be dragged to another spot */
   onPlace?: (part: string, spot: PartPlace) => void;
 }

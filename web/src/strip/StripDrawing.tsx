@@ -1,4 +1,5 @@
 import { boreAt, placeOfPart, type InstrumentType } from '@holotonos/core';
+import type { StripMark } from './StripControl';
 import type { Frame, StripLayout } from './stripLayout';
 
 /** What is left bare between the hinge tubes of neighbours, so that each key can be told, mm. */
@@ -130,6 +131,51 @@ export function Holes({ type, layout }: { type: InstrumentType; layout: StripLay
             />
             <text x={x} y={labelY} fontSize={layout.labelSize} textAnchor="middle">
               {name}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** What was found along the tube: stretches of bore as bands with their names, a support as a wedge, a push as an arrow. */
+export function Marks({ marks, layout }: { marks: readonly StripMark[]; layout: StripLayout }) {
+  const size = layout.labelSize;
+  return (
+    <g>
+      {marks.map(({ kind, section, at, to, clock, words }) => {
+        const frame = layout.frames.find((each) => each.section.id === section);
+        if (!frame) return null;
+        if (to !== undefined) {
+          const [x, width] = [frame.x + at, Math.max(1.5, to - at)];
+          return (
+            <g key={`${kind}${at}`} className={`found ${kind}`}>
+              <rect x={x} y={frame.y - frame.reach} width={width} height={2 * frame.reach} />
+              <text x={x + width / 2} y={frame.y + frame.reach - size * 0.3} fontSize={size} textAnchor="middle">
+                {words}
+              </text>
+            </g>
+          );
+        }
+        const spot = layout.place({ section, at, clock: clock ?? 0 });
+        const tip = size * 0.9;
+        return (
+          <g key={`${kind}${at}`} className={`found ${kind}`}>
+            <path
+              d={
+                kind === 'support'
+                  ? `M${spot.x} ${spot.y} l${-tip * 0.7} ${tip * 1.2} h${tip * 1.4} Z`
+                  : `M${spot.x - tip * 2.4} ${spot.y} h${tip * 1.5} v${-tip * 0.5} L${spot.x} ${spot.y} l${-tip * 0.9} ${tip * 0.5} v${-tip * 0.5} Z`
+              }
+            />
+            <text
+              x={spot.x + (kind === 'support' ? 0 : -tip * 2.6)}
+              y={spot.y + (kind === 'support' ? tip * 2.2 : -tip * 0.7)}
+              fontSize={size}
+              textAnchor={kind === 'support' ? 'middle' : 'end'}
+            >
+              {words}
             </text>
           </g>
         );

@@ -1,6 +1,6 @@
 'use client';
 
-import { padHolds, parseLength, printLength, shelfGauges } from '@holotonos/core';
+import { padHolds, parseLength, printLength, gaugeOfReading, shelfGauges } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
@@ -25,8 +25,7 @@ export function PadFit({ hole }: { hole: string }) {
       const parsed = parseLength(text, state.unit);
       if (!parsed.ok) return setProblem(parsed.problem);
       if (!caliper) return setProblem('There is no caliper on the shelf.');
-      const { id: gaugeId, name, resolution, maxPermissibleError } = caliper;
-      const gauge = { id: gaugeId, name, resolution, maxPermissibleError };
+      const gauge = gaugeOfReading(caliper);
       if (!write('reading', { point, value: parsed.mm, typed: text.trim(), gauge })) return;
     }
     if (write('observation', { part: hole, about: 'fit', hold, ...(clock !== undefined && { mark: clock }) }))

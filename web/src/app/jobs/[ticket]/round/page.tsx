@@ -1,0 +1,5 @@
+import { RoundView } from '@/round/RoundView';
+
+export default function RoundPage() {
+  return <RoundView />;
+}

@@ -1,0 +1,194 @@
+'use client';
+
+import { useId, useRef, useState } from 'react';
+import { useBench } from '@/client/BenchContext';
+import { Button, Form } from '@/client/bootstrap';
+import { unnamed, useJob } from '@/client/JobContext';
+
+interface Look {
+  dialect: { delimiter: string; decimal: string };
+  columns: { name: string; known: boolean }[];
+  rows: string[][];
+  problems: { path: string; message: string }[];
+  message?: string;
+}
+interface Line {
+  doing?: 'checking' | 'writing';
+  rows?: number;
+  status?: string;
+  added?: number;
+  known?: number;
+  message?: string;
+  problems?: { path: string; message: string }[];
+}
+
+/** What of a file is sent to be looked at, bytes. */
+const headBytes = 64 * 1024;
+const mostLines = 20;
+const delimiterWords: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab' };
+const noAnswer = 'The server does not answer. Nothing was taken; try again in a moment.';
+
+/** The lines of a streamed answer, as they come. */
+async function* linesOf(response: Response): AsyncGenerator<Line> {
+  const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader();
+  let pending = '';
+  for (;;) {
+    const piece = await reader?.read();
+    if (!piece || piece.done) return;
+    const lines = (pending + piece.value).split('\n');
+    pending = lines.pop() ?? '';
+    for (const line of lines) if (line !== '') yield JSON.parse(line) as Line;
+  }
+}
+
+/** Takes readings from a CSV file: shows first how it is written, then takes all of it or nothing, with progress, to be stopped. */
+export function ReadingsTaker() {
+  const { ticket } = useJob();
+  const { author } = useBench();
+  const id = useId();
+  const input = useRef<HTMLInputElement>(null);
+  const [file, setFile] = useState<File | null>(null);
+  const [look, setLook] = useState<Look | null>(null);
+  const [doing, setDoing] = useState<Line | null>(null);
+  const [said, setSaid] = useState<{ ok: boolean; lines: string[] } | null>(null);
+  const stop = useRef<AbortController | null>(null);
+  const clear = () => {
+    setFile(null);
+    setLook(null);
+    setDoing(null);
+    if (input.current) input.current.value = '';
+  };
+
+  const choose = async (chosen: File) => {
+    setSaid(null);
+    setFile(chosen);
+    try {
+      const response = await fetch('/api/v1/readings/look', { method: 'POST', body: chosen.slice(0, headBytes) });
+      const answer = (await response.json()) as Look;
+      if (response.ok) return setLook(answer);
+      setSaid({ ok: false, lines: [answer.message ?? 'It was refused.'] });
+    } catch {
+      setSaid({ ok: false, lines: [noAnswer] });
+    }
+    clear();
+  };
+
+  const take = async () => {
+    if (!file || !look) return;
+    stop.current = new AbortController();
+    setDoing({ doing: 'checking', rows: 0 });
+    const query = new URLSearchParams({ author: author.trim() || unnamed, ...look.dialect });
+    try {
+      const response = await fetch(`/api/v1/jobs/${encodeURIComponent(ticket)}/readings?${query.toString()}`, {
+        method: 'POST',
+        headers: { Accept: 'application/x-ndjson' },
+        body: file,
+        signal: stop.current.signal,
+      });
+      let last: Line = { status: 'failed', message: noAnswer };
+      for await (const line of linesOf(response)) {
+        if (line.doing) setDoing(line);
+        else last = line;
+      }
+      setSaid(
+        last.status === 'stored'
+          ? { ok: true, lines: [`${last.added} readings taken; ${last.known} were here already.`] }
+          : {
+              ok: false,
+              lines: last.problems?.map(({ path, message }) => `${path || 'The file'}: ${message}`) ?? [
+                last.message ?? 'It was refused.',
+              ],
+            },
+      );
+    } catch {
+      const stopped = stop.current.signal.aborted;
+      setSaid({ ok: false, lines: [stopped ? 'Stopped as asked.' : noAnswer] });
+    }
+    stop.current = null;
+    clear();
+  };
+
+  return (
+    <div className="mt-3">
+      <Form.Label htmlFor={id}>Take readings from a CSV file</Form.Label>
+      <Form.Control
+        id={id}
+        ref={input}
+        type="file"
+        accept=".csv,text/csv"
+        disabled={doing !== null}
+        onChange={(event) => {
+          const chosen = (event.target as HTMLInputElement).files?.[0];
+          if (chosen) void choose(chosen);
+        }}
+      />
+      {look && file && (
+        <div className="say mt-2">
+          <p className="mb-1">
+            <strong>{file.name}</strong>: columns parted by {delimiterWords[look.dialect.delimiter] ?? 'something else'}
+            , decimals with a {look.dialect.decimal === ',' ? 'comma' : 'point'}.
+          </p>
+          <div className="look">
+            <table className="readings">
+              <caption className="visually-hidden">The first rows of the file</caption>
+              <thead>
+                <tr>
+                  {look.columns.map(({ name, known }) => (
+                    <th key={name} scope="col">
+                      {name}
+                      {!known && <span className="soft"> (passed over)</span>}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {look.rows.map((row, i) => (
+                  <tr key={i}>
+                    {row.map((cell, k) => (
+                      <td key={k}>{cell}</td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          {look.problems.map(({ path, message }) => (
+            <p key={message} role="alert" className="problem mb-1">
+              {path} {message}
+            </p>
+          ))}
+          {doing ? (
+            <div className="d-flex gap-3 align-items-center mt-2">
+              <span role="status">
+                {doing.doing === 'writing' ? 'Writing' : 'Checking'}: {doing.rows} rows
+              </span>
+              <Button variant="quiet" onClick={() => stop.current?.abort()}>
+                Stop
+              </Button>
+            </div>
+          ) : (
+            <div className="d-flex gap-2 mt-2">
+              <Button disabled={look.problems.length > 0} onClick={() => void take()}>
+                Take these readings
+              </Button>
+              <Button variant="quiet" onClick={clear}>
+                Not this file
+              </Button>
+            </div>
+          )}
+        </div>
+      )}
+      {said && (
+        <div role="alert" className={`say mt-2 ${said.ok ? 'sound' : 'fault'}`}>
+          {!said.ok && <strong>Nothing was taken.</strong>}
+          <ul className="mb-0">
+            {said.lines.slice(0, mostLines).map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+            {said.lines.length > mostLines && <li>and {said.lines.length - mostLines} more</li>}
+          </ul>
+        </div>
+      )}
+    </div>
+  );
+}
