@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { resolve } from 'node:path';
 
 const cli = resolve(import.meta.dirname, '../holotonos');
@@ -83,4 +83,26 @@ describe('bin/holotonos', () => {
     expect(run(['help'])).toMatchObject({ status: 0 });
     expect(run(['nonsense'])).toMatchObject({ status: 2 });
   });
+  test('presses the button of a stand-in gauge, and says what to do when none answers', async () => {
+    const nobody = run(['gauge', 'list', '--port', '9']);
+    expect(nobody.status).toBe(2);
+    expect(nobody.stderr).toMatch(/No stand-in gauges answer .* Start them with bin\/start/);
+    const main = resolve(import.meta.dirname, '../../gauges/src/main.ts');
+    const child = spawn(process.execPath, ['--import', 'tsx', main, '0', '0'], {
+      env: { ...process.env, NODE_OPTIONS: '' },
+    });
+    try {
+      const said = await new Promise<string>((heard) => child.stdout.once('data', (text) => heard(String(text))));
+      const port = /page at http:\/\/127\.0\.0\.1:(\d+)/.exec(said)?.[1] ?? '';
+      expect(run(['gauge', 'list', '--port', port]).stdout).toMatch(/asks for nothing yet[\s\S]*micrometer/);
+      const sent = run(['gauge', 'send', 'caliper', '--value', '24.43', '--port', port]);
+      expect(JSON.parse(sent.stdout)).toMatchObject({ gauge: 'caliper', value: 24.43, unit: 'mm' });
+      const refused = run(['gauge', 'send', 'caliper', '--port', port]);
+      expect(refused.status).toBe(2);
+      expect(refused.stderr).toMatch(/asks for nothing yet/);
+      expect(run(['gauge', 'squeeze', 'caliper', '--port', port]).status).toBe(2);
+    } finally {
+      child.kill();
+    }
+  }, 60_000);
 });

@@ -320,7 +320,7 @@ describe('migrations', () => {
     const state = foldJob(sax?.entries ?? []);
     const text = readingsToCsv(state);
     const groups = new Set([...state.points.values()].map(({ point }) => point.group));
-    expect([...groups].sort()).toEqual(['body-line', 'hinge', 'joint', 'pad', 'rim']);
+    expect([...groups].sort()).toEqual(['body-line', 'hinge', 'joint', 'pad', 'post', 'rim']);
     const read = readingsFromCsv(text, { author: 'x', now: '2026-11-23T09:00:00.000Z', mintId: randomUUID });
     if (!read.ok) throw new Error(JSON.stringify(read.problems.slice(0, 3)));
     const bodies = (entries: readonly { id: string; kind: string; body: unknown }[]) =>

@@ -1,4 +1,4 @@
-import { leastSquares } from '../metrology';
+import { leastSquaresOf } from '../metrology';
 import type { Centre } from './smallestCylinder';
 
 /** A fitted bend: where, its direction across the tube, its steepness, and what it leaves unexplained. */
@@ -16,13 +16,7 @@ const goldenRounds = 60;
 
 function fit(centres: readonly Centre[], basis: (at: number) => number[], what: string) {
   const rows = centres.map(({ at }) => basis(at));
-  const coefficients = (['x', 'y'] as const).map((axis) =>
-    leastSquares(
-      rows,
-      centres.map((centre) => centre[axis]),
-      what,
-    ),
-  );
+  const coefficients = leastSquaresOf(rows, [centres.map(({ x }) => x), centres.map(({ y }) => y)], what);
   const squaredError = centres.reduce((sum, centre, i) => {
     const row = rows[i] ?? [];
     const [fx = [], fy = []] = coefficients;
@@ -63,10 +57,19 @@ export function fitKink(centres: readonly Centre[]): FittedBend {
       0,
     );
     let [a, b] = [looks[Math.max(0, lowest - 1)]?.at ?? low, looks[Math.min(looksPerGap, lowest + 1)]?.at ?? high];
+    let [c, d] = [b - golden * (b - a), a + golden * (b - a)];
+    let [atC, atD] = [tryAt(c).squaredError, tryAt(d).squaredError];
     for (let round = 0; round < goldenRounds && b - a > 1e-9 * span; round += 1) {
-      const [c, d] = [b - golden * (b - a), a + golden * (b - a)];
-      if (tryAt(c).squaredError < tryAt(d).squaredError) b = d;
-      else a = c;
+      // One of the two inner places serves again: each round asks for one more.
+      if (atC < atD) {
+        [b, d, atD] = [d, c, atC];
+        c = b - golden * (b - a);
+        atC = tryAt(c).squaredError;
+      } else {
+        [a, c, atC] = [c, d, atD];
+        d = a + golden * (b - a);
+        atD = tryAt(d).squaredError;
+      }
     }
     consider(tryAt((a + b) / 2));
   }

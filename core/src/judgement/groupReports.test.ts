@@ -61,6 +61,18 @@ describe('a body line', () => {
   });
 });
 
+describe('stations of one’s own', () => {
+  test('count beside those of the type', () => {
+    const job = new TestJob();
+    for (const at of [10, 55, 99])
+      for (const clock of [0, 120])
+        job.read({ group: 'bore', part: 'bow', measure: 'diameter', at, clock }, 60 + at / 10, 'bore-gauge');
+    const report = reportOf(job, 'bore', 'bow');
+    expect(report.bore?.stations.map(({ at }) => at)).toEqual([10, 55, 99]);
+    expect(report.points.filter(({ fresh }) => fresh.length > 0)).toHaveLength(6);
+  });
+});
+
 describe('a bore', () => {
   test('names what is narrow and where, against the reference of the type', () => {
     const job = new TestJob();

@@ -3,7 +3,7 @@ import type { BoreOutput } from '../bore';
 import type { HingeOutput } from '../hinges';
 import type { InstrumentType, MeasurePlace, MeasureUnit } from '../instruments';
 import type { JointOutput } from '../joints';
-import type { JobState, MeasuringPoint } from '../logbook';
+import { pointKey, type JobState, type MeasuringPoint } from '../logbook';
 import { solveConformity, type Gauge, type Learned } from '../metrology';
 import type { FindingKind, Measure, MeasureGroup } from '../vocabulary';
 import { airWarnings } from './airWarnings';
@@ -126,9 +126,15 @@ export function readPart(
   part: string,
   places: readonly MeasurePlace[],
 ): PartReport {
-  const points = places
-    .filter((place) => place.group === group && place.part === part)
-    .map((place) => readPoint(state, pointOf(place)));
+  const own = places.filter((place) => place.group === group && place.part === part).map(pointOf);
+  const known = new Set(own.map(pointKey));
+  // Stations are the technician's to choose: what was read between those of the type counts as well.
+  const between = [...state.points]
+    .filter(([key, { point }]) => point.group === group && point.part === part && !known.has(key))
+    .map(([, { point }]) => point);
+  const points = [...own, ...between.sort((a, b) => (a.at ?? 0) - (b.at ?? 0) || a.clock - b.clock)].map((point) =>
+    readPoint(state, point),
+  );
   const fresh = points.flatMap((point) => point.fresh);
   return {
     group,

@@ -16,6 +16,15 @@ const rankTolerance = 1e-10;
  * @throws Unsolvable when the samples do not determine the coefficients
  */
 export function leastSquares(rows: readonly (readonly number[])[], values: readonly number[], what: string): number[] {
+  return leastSquaresOf(rows, [values], what)[0] ?? [];
+}
+
+/** The same for several measured quantities at the same samples: one decomposition serves them all. */
+export function leastSquaresOf(
+  rows: readonly (readonly number[])[],
+  quantities: readonly (readonly number[])[],
+  what: string,
+): number[][] {
   const width = rows[0]?.length ?? 0;
   const undetermined = () => new Unsolvable(`The samples do not determine ${what}: take more, at other positions.`);
   if (rows.length < width || width === 0) throw undetermined();
@@ -30,5 +39,6 @@ export function leastSquares(rows: readonly (readonly number[])[], values: reado
   }
   // Written so that NaN, from figures that overflowed, fails too.
   if (!(smallest > rankTolerance * largest)) throw undetermined();
-  return qr.solve(Matrix.columnVector([...values])).to1DArray();
+  const columns = new Matrix(quantities as number[][]).transpose();
+  return qr.solve(columns).transpose().to2DArray();
 }

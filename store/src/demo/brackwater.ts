@@ -184,6 +184,9 @@ function altoSaxophone(): DemoJob {
     Object.assign(truth.pads.get(part) ?? {}, { thickness, side });
   }
   job.measurePart('joint', 'neck-receiver');
+  Object.assign(truth.hinges.get('f-key') ?? {}, { endPlay: 0.09 });
+  for (const { id, rod } of job.type.keys) if (rod === 'lower-stack-rod') job.measurePart('hinge', id);
+  for (const { id, rod } of job.type.posts) if (rod === 'lower-stack-rod') job.measurePart('post', id);
   job.measureRim('e');
   for (const part of ['b', 'a', 'g', 'g-sharp', 'f-sharp', 'f', 'e', 'd', 'low-c']) job.measurePad(part);
   job.write('note', {
@@ -240,6 +243,12 @@ function oboe(): DemoJob {
   });
   job.author = 'Perrin Oake';
   job.doThrough('assemble');
+  // Tenon and socket were read in different air: the page has to say so.
+  job.air = { temperature: 20, humidity: 57 };
+  job.measurePart('joint', 'middle-joint', ['tenon', 'cork']);
+  job.goTo(2);
+  job.air = { temperature: 21, humidity: 43 };
+  job.measurePart('joint', 'middle-joint', ['receiver']);
   return job;
 }
 

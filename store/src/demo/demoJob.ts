@@ -65,6 +65,8 @@ export class DemoJob {
   readonly truth: TrueInstrument;
   state: JobState = emptyJobState;
   author = 'Perrin Oake';
+  /** air of the room, written down with every reading while it is set */
+  air: { temperature: number; humidity: number } | null = null;
   #now: Date;
   readonly #type: InstrumentType;
 
@@ -132,7 +134,7 @@ export class DemoJob {
     const shown = Math.max(least, gaugeShows(trueValue, gauge, this.chance));
     const typed = (Math.round(shown * 10000) / 10000).toString();
     this.pass(0.3);
-    return this.write('reading', { point, value: Number(typed), typed, gauge });
+    return this.write('reading', { point, value: Number(typed), typed, gauge, ...this.air });
   }
 
   /** What the leak light showed of a pad, and the finding it came to. */

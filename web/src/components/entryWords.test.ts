@@ -31,6 +31,14 @@ const bodies: Record<string, [object, string]> = {
     { practice: 'keeper', reason: 'older than thought' },
     'Practice changed to Keeper, because older than thought',
   ],
+  'tolerances': [{ profile: 'Marching', changes: [], reason: 'frost' }, 'Limits set to “Marching”, because frost'],
+  'pass': [{ pass: 'straighten', part: 'e', amount: 0.4, note: 'gently' }, 'Straightening by 0.4°: E. gently'],
+  'round': [{ name: 'Pads', points: [{}, {}] }, 'Round begun: Pads, 2 points'],
+  'round-skip': [
+    { point: { group: 'pad', part: 'e', measure: 'gap', clock: 45 } },
+    'Passed over in the round: E, gap at 45°',
+  ],
+  'round-over': [{}, 'Round ended'],
   'time': [{ minutes: 6, what: 'telephone' }, '6 min: telephone'],
   'instrument-change': [
     { put: { keys: [{ id: 'k', name: 'K', rest: 'open' }] }, remove: { holes: ['a', 'b'] }, reason: 'looked closer' },

@@ -19,9 +19,9 @@ import {
 } from '@holotonos/core';
 import { useRouter, useSearchParams } from 'next/navigation';
 import Link from 'next/link';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/client/BenchContext';
-import { Button } from '@/client/bootstrap';
+import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
 import { pointWords } from '@/components/entryWords';
 import { Bands } from '@/components/JobShell';
@@ -44,6 +44,12 @@ import { ReportPanel } from './ReportPanel';
 import { RimPanel } from './RimPanel';
 import { RodPanel } from './RodPanel';
 import { useFigure } from './useFigure';
+
+/** Groups read at stations, with the directions each station is read in. */
+const stationClocks: Partial<Record<MeasuredGroup, readonly number[]>> = {
+  'bore': [0, 90],
+  'body-line': [0, 90, 180, 270],
+};
 
 interface Row extends PointReading {
   key: string;
@@ -108,6 +114,33 @@ function rowsOf(
   return pointsOfPart(state, type, group, part).map(more);
 }
 
+/** A station between those the instrument type names. */
+function StationForm({ onStation }: { onStation: (at: number) => void }) {
+  const id = useId();
+  const [text, setText] = useState('');
+  const at = Number(text.replace(',', '.'));
+  const fits = text.trim() !== '' && at >= 0 && at <= 5000;
+  return (
+    <form
+      className="d-flex gap-2 align-items-end mt-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!fits) return;
+        onStation(at);
+        setText('');
+      }}
+    >
+      <div>
+        <Form.Label htmlFor={id}>Another station, mm</Form.Label>
+        <Form.Control id={id} inputMode="decimal" value={text} onChange={(event) => setText(event.target.value)} />
+      </div>
+      <Button type="submit" variant="quiet" disabled={!fits}>
+        Add
+      </Button>
+    </form>
+  );
+}
+
 /** A gap has a verdict of its own; a height or diameter is only read, and the rim judged as a whole. */
 function rowState({ state, optional, conformity, mean }: Row) {
   if (state === 'unmeasured') return optional ? null : <StateMark state={state} word={false} />;
@@ -124,7 +157,32 @@ export function MeasureView() {
   const parts = useMemo(() => partsToMeasure(type, group), [type, group]);
   const asked = query.get('part') ?? '';
   const part = parts.includes(asked) ? asked : (parts[0] ?? '');
-  const rows = useMemo(() => rowsOf(state, type, judgement, group, part), [state, type, judgement, group, part]);
+  const [extra, setExtra] = useState<readonly { of: string; at: number }[]>([]);
+  const rows = useMemo(() => {
+    const known = rowsOf(state, type, judgement, group, part);
+    const keys = new Set(known.map(({ key }) => key));
+    const measure = group === 'bore' ? 'diameter' : 'deviation';
+    const more = extra
+      .filter(({ of }) => of === `${group} ${part}`)
+      .flatMap(({ at }) =>
+        (stationClocks[group] ?? []).map((clock): MeasuringPoint => ({ group, part, measure, at, clock })),
+      )
+      .filter((point) => !keys.has(pointKey(point)));
+    return [
+      ...known,
+      ...more.map((point): Row => ({
+        point,
+        fresh: [],
+        stale: [],
+        mean: null,
+        key: pointKey(point),
+        place: place(point),
+        state: 'unmeasured',
+        conformity: null,
+        optional: true,
+      })),
+    ];
+  }, [state, type, judgement, group, part, extra]);
   const link = type.links.find(({ id }) => id === part);
   const nameOf = (id: string) => names.get(id) ?? id;
   const go = (toGroup: MeasuredGroup, to: string) =>
@@ -138,6 +196,7 @@ export function MeasureView() {
       part={part}
       parts={parts}
       rows={rows}
+      onStation={(at) => setExtra((now) => [...now, { of: `${group} ${part}`, at }])}
       go={go}
       onUndo={() => {
         const last = state.entries.findLast(
@@ -163,10 +222,12 @@ interface PartProps {
   rows: Row[];
   partName: string;
   go: (group: MeasuredGroup, part: string) => void;
+  /** adds a station of the technician's own */
+  onStation: (at: number) => void;
   onUndo: () => MeasuringPoint | null;
 }
 
-function MeasurePart({ group, part, parts, rows, partName, go, onUndo }: PartProps) {
+function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo }: PartProps) {
   const { ticket, state, type, judgement, names, shop } = useJob();
   const { unit } = state;
   const [index, setIndex] = useState(() => {
@@ -339,6 +400,7 @@ function MeasurePart({ group, part, parts, rows, partName, go, onUndo }: PartPro
               ))}
             </tbody>
           </table>
+          {stationClocks[group] && <StationForm onStation={onStation} />}
           {rows.some(({ fresh, stale }) => fresh.length === 0 && stale.length > 0) && (
             <p className="say attention mt-2 mb-0">
               Stale since “{rows.findLast(({ stale }) => stale.length > 0)?.stale.at(-1)?.stale?.title}”. Read again

@@ -1,14 +1,26 @@
 'use client';
 
-import type { LengthUnit, PartReport } from '@holotonos/core';
+import type { LengthUnit, PartReport, ReportFact } from '@holotonos/core';
 import dynamic from 'next/dynamic';
 import { StateMark } from '@/components/StateMark';
+import { FittedBore } from './FittedBore';
 import { printFigureOf } from './groups';
 
 const CurveChart = dynamic(() => import('./CurveChart').then((module) => module.CurveChart), {
   ssr: false,
   loading: () => <p className="soft">Drawing …</p>,
 });
+
+/** The limits of a figure; the same either way is said once. */
+function limitText({ limit, unit: own }: ReportFact, unit: LengthUnit): string {
+  if (!limit) return '';
+  const { lower, upper } = limit;
+  if (lower !== undefined && upper !== undefined && lower === -upper) return `± ${printFigureOf(upper, own, unit)}`;
+  return [lower, upper]
+    .filter((side) => side !== undefined)
+    .map((side) => printFigureOf(side, own, unit))
+    .join(' to ');
+}
 
 /** What the readings of a part come to: its figures with their limits, what it is, what would cure it. */
 export function ReportPanel({ report, unit }: { report: PartReport | null; unit: LengthUnit }) {
@@ -31,14 +43,7 @@ export function ReportPanel({ report, unit }: { report: PartReport | null; unit:
               <tr key={fact.words}>
                 <th scope="row">{fact.words}</th>
                 <td>{printFigureOf(fact.value, fact.unit, unit, fact.uncertainty)}</td>
-                <td>
-                  {fact.limit
-                    ? [fact.limit.lower, fact.limit.upper]
-                        .filter((side) => side !== undefined)
-                        .map((side) => printFigureOf(side, fact.unit, unit))
-                        .join(' to ')
-                    : ''}
-                </td>
+                <td>{limitText(fact, unit)}</td>
                 <td>{fact.verdict && <StateMark state={fact.verdict} />}</td>
               </tr>
             ))}
@@ -52,6 +57,7 @@ export function ReportPanel({ report, unit }: { report: PartReport | null; unit:
       )}
       {report.missing && <p className="soft mb-2">{report.missing}</p>}
       {report.curve.length > 1 && <CurveChart report={report} unit={unit} />}
+      {report.bore && <FittedBore key={report.part} bore={report.bore} limits={report.facts} unit={unit} />}
     </>
   );
 }

@@ -46,7 +46,7 @@ describe('figures as they are typed', () => {
     expect(printFigureOf(0.0508, 'mm', 'thou')).toBe('2.0 thou');
     expect(printFigureOf(-0.5, 'N', 'mm')).toBe('−0.50 N');
     expect(printFigureOf(12.34, 'mL/min', 'mm', 0.6)).toBe('12.34 ± 0.60 mL/min');
-    expect(printFigureOf(1234.6, 'mm³', 'in')).toBe('1235 mm³');
+    expect(printFigureOf(1234.6, 'mm³', 'in')).toBe('1.23 cm³');
   });
 });
 
@@ -54,7 +54,7 @@ describe('every measure', () => {
   test.each(measures)('%s has words and a gauge on the shelf', (measure) => {
     expect(measureWords[measure].length).toBeGreaterThan(3);
     expect(shelfGauges.map(({ id }) => id)).toContain(usualGauge[measure]);
-    expect(['mm', 'N', 'mL/min']).toContain(unitOfMeasure(measure));
+    expect(['mm', 'N', 'mL/min', '°']).toContain(unitOfMeasure(measure));
   });
 });
 

@@ -134,7 +134,9 @@ export function printFigureOf(
 ): string {
   if (own === 'mm')
     return uncertainty === null ? printLength(value, unit) : printWithUncertainty(value, uncertainty, unit);
-  const places = own === 'mm³' ? 0 : 2;
+  // A whole tube holds millions of cubic millimetres; nobody reads those.
+  if (own === 'mm³') return `${(value / 1000).toFixed(2).replace('-', '−')} cm³`;
+  const places = 2;
   const figure = (number: number) => number.toFixed(places).replace('-', '−');
   return uncertainty === null ? `${figure(value)} ${own}` : `${figure(value)} ± ${figure(uncertainty)} ${own}`;
 }

@@ -170,10 +170,10 @@ export function Marks({ marks, layout }: { marks: readonly StripMark[]; layout: 
               }
             />
             <text
-              x={spot.x + (kind === 'support' ? 0 : -tip * 2.6)}
-              y={spot.y + (kind === 'support' ? tip * 2.2 : -tip * 0.7)}
+              x={spot.x}
+              y={spot.y < frame.y ? spot.y + tip * 1.7 : spot.y - tip * (kind === 'support' ? 0.5 : 0.9)}
               fontSize={size}
-              textAnchor={kind === 'support' ? 'middle' : 'end'}
+              textAnchor="middle"
             >
               {words}
             </text>
