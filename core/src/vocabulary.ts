@@ -129,6 +129,8 @@ export const measures = [
   'stand',
   'mark-gap',
   'key-gap',
+  'end-play',
+  'arm',
 ] as const;
 export type Measure = (typeof measures)[number];
 

@@ -40,7 +40,7 @@ export function referenceKey(type: InstrumentType, section: string): InstrumentT
 
 /** What is measured of a key on this rod: a tube that turns on it, or points that carry it. */
 export function hingeMeasures({ kind, pivot }: InstrumentType['rods'][number]): readonly Measure[] {
-  if (kind === 'through') return ['tube-outer', 'tube-inner', 'tube-length', 'rod', 'post-gap'];
+  if (kind === 'through') return ['tube-outer', 'tube-inner', 'tube-length', 'rod', 'post-gap', 'end-play', 'arm'];
   const seat = pivot === 'cylinder' ? (['tube-outer', 'tube-inner', 'rod'] as const) : (['cone-angle'] as const);
   return [...seat, 'wear', 'rise-and-fall', 'tube-length', 'post-gap'];
 }

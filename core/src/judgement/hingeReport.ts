@@ -58,17 +58,28 @@ function tubeReport({ state, type, limits, answers }: ReportContext, report: Par
   const clearance = bandOf('hingeClearance', limits);
   const endPlay = bandOf('endPlay', limits);
   const missing = report.points
-    .filter(({ mean }) => mean === null)
+    .filter(({ mean, point: { measure } }) => mean === null && measure !== 'end-play' && measure !== 'arm')
     .map(({ point }) => point.measure.replaceAll('-', ' '));
+  const [arm] = ofMeasure(report, 'arm');
+  const [play] = ofMeasure(report, 'end-play');
+  const playRead =
+    play && play.mean !== null && endPlay
+      ? [judgeFigure('End play, felt directly', 'mm', play.mean, [play], { lower: endPlay[0], upper: endPlay[1] })]
+      : [];
   const [o, i, l, r, g] = values as [number, number, number, number, number];
   if (!clearance || !endPlay || values.some((value) => value === null))
-    return { ...report, missing: `Still to be measured: ${missing.join(', ')}.` };
+    return playRead.length > 0
+      ? {
+          ...withFacts(report, playRead, {}),
+          missing: `For what to do about it, still to be measured: ${missing.join(', ')}.`,
+        }
+      : { ...report, missing: `Still to be measured: ${missing.join(', ')}.` };
   const practice = practices[state.practice];
   const hinge = answers.hinge({
     tube: { outer: o, inner: i, length: l },
     rod: { diameter: r },
     posts: { gap: g },
-    arm: { length: type.pads.find(({ key }) => key === report.part)?.axisDistance ?? l },
+    arm: { length: arm?.mean ?? type.pads.find(({ key }) => key === report.part)?.axisDistance ?? l },
     limits: { clearance: [...clearance], endPlay: [...endPlay] },
     swage: { zone: l * swageShare, maxReduction: mostReduction, facing },
     stock: { rods: [], washers: [...washerStock] },
@@ -82,6 +93,7 @@ function tubeReport({ state, type, limits, answers }: ReportContext, report: Par
       upper: clearance[1],
     }),
     judgeFigure('End play', 'mm', hinge.endPlay, points(gap, length), { lower: endPlay[0], upper: endPlay[1] }),
+    ...playRead,
     plainFigure('Rock', '°', hinge.rockDegrees),
     plainFigure('The pad wanders by', 'mm', hinge.padWander),
   ];

@@ -130,8 +130,8 @@ export function jointReport({ state, type, limits, answers }: ReportContext, rep
       : '';
   const findings: ReportFinding[] = [];
   const outside = (words: string) => facts.some((fact) => fact.words === words && fact.verdict === 'outside');
-  const add = (kind: ReportFinding['kind'], value: number, limit: number, cause: string) =>
-    findings.push({ kind, severity: severityAgainst(value, limit), cause, remedy });
+  const add = (kind: ReportFinding['kind'], value: number, limit: number, cause: string, cure = remedy) =>
+    findings.push({ kind, severity: severityAgainst(value, limit), cause, remedy: cure });
   if (outside('Ovality of the receiver'))
     add(
       'receiver-oval',
@@ -141,7 +141,15 @@ export function jointReport({ state, type, limits, answers }: ReportContext, rep
     );
   if (outside('Largest clearance')) add('joint-loose', widest, clearance[1], `Loose by up to ${lengthWords(widest)}.`);
   if (outside('Smallest clearance'))
-    add('joint-tight', 1, 1, `Tight: ${lengthWords(Math.min(...gaps))} at its narrowest.`);
+    add(
+      'joint-tight',
+      1,
+      1,
+      `Tight: ${lengthWords(Math.min(...gaps))} at its narrowest.`,
+      corked
+        ? 'The wood binds: let it come to the air of the room first, read again, then ease the tenon a little at a time, never the socket.'
+        : remedy,
+    );
   if (disagrees !== '') add('tenon-gouged', leakRead ?? 0, leakLimit, disagrees.trim());
   const squeeze = facts.find((fact) => fact.words === corkWords);
   if (squeeze?.verdict === 'outside')

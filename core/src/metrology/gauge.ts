@@ -44,14 +44,15 @@ const lengths: readonly Measure[] = [
   'gap',
   'mark-gap',
   'wear',
+  'arm',
 ];
 const outside: readonly Measure[] = ['tube-outer', 'tube-length', 'rod', 'tenon', 'cork', 'post-gap', 'stand', 'wear'];
 const inside: readonly Measure[] = ['diameter', 'tube-inner', 'receiver'];
 
 /** The measures each kind of gauge can take. */
 export const gaugeTakes: Record<GaugeKind, readonly Measure[]> = {
-  'feeler': ['gap', 'key-gap', 'mark-gap', 'lost-motion', 'rise-and-fall', 'post-gap'],
-  'indicator': ['deviation', 'height', 'run-out', 'rise-and-fall', 'lost-motion'],
+  'feeler': ['gap', 'key-gap', 'mark-gap', 'lost-motion', 'rise-and-fall', 'post-gap', 'end-play'],
+  'indicator': ['deviation', 'height', 'run-out', 'rise-and-fall', 'lost-motion', 'end-play'],
   'caliper': lengths,
   'micrometer': outside,
   'pins': ['tube-inner'],
@@ -90,6 +91,8 @@ export const usualGauge: Record<Measure, string> = {
   'stand': 'caliper',
   'mark-gap': 'feeler-film',
   'key-gap': 'feeler-film',
+  'end-play': 'feeler-fine',
+  'arm': 'caliper',
 };
 
 const gauge = (

@@ -89,6 +89,8 @@ function hingeFigure(type: InstrumentType, truth: TrueInstrument, { part, measur
     'rise-and-fall': own.rise,
     'wear': own.wear,
     'cone-angle': coneAngle,
+    'end-play': own.endPlay,
+    'arm': type.pads.find((pad) => pad.key === part)?.axisDistance ?? length,
   };
   return figures[measure] ?? null;
 }

@@ -131,14 +131,20 @@ function soundRest(type: InstrumentType, rest: Chance, scale: number): Omit<True
       rise: small(0.005),
       wear: small(0.005),
     })),
-    joints: by(type.joints, () => ({
-      clearance: 0.008 + small(0.002),
-      taper: small(0.002),
-      tenonOvality: small(0.002),
-      receiverOvality: small(0.002),
-      gouge: 0,
-      squeeze: 0.35,
-    })),
+    joints: new Map(
+      type.joints.map(({ id, kind }) => [
+        id,
+        {
+          // A metal joint seals by its fit; a corked one leaves room for the wood to swell.
+          clearance: (kind === 'corked' || kind === 'wound' ? 0.1 : 0.008) + small(0.002),
+          taper: small(0.002),
+          tenonOvality: small(0.002),
+          receiverOvality: small(0.002),
+          gouge: 0,
+          squeeze: 0.35,
+        },
+      ]),
+    ),
     posts: by(type.posts, () => ({ lean: small(0.1), lift: small(0.01) })),
     rods: by(type.rods, () => small(0.006)),
     springs: by(type.keys, () => ({ force: (0.32 + small(0.05)) * (scale === 1 ? 1.5 : 1), weight: 0.12 })),

@@ -40,6 +40,7 @@ import {
 } from './groups';
 import { JointPasses, LinePasses } from './PassPanel';
 import { PadPanel } from './PadPanel';
+import { ReadingsHere } from './ReadingsHere';
 import { ReportPanel } from './ReportPanel';
 import { RimPanel } from './RimPanel';
 import { RodPanel } from './RodPanel';
@@ -400,6 +401,7 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
               ))}
             </tbody>
           </table>
+          {row && <ReadingsHere point={row} unit={unit} where={row.place} />}
           {stationClocks[group] && <StationForm onStation={onStation} />}
           {rows.some(({ fresh, stale }) => fresh.length === 0 && stale.length > 0) && (
             <p className="say attention mt-2 mb-0">

@@ -28,7 +28,7 @@ export function ReportPanel({ report, unit }: { report: PartReport | null; unit:
   return (
     <>
       {report.facts.length > 0 && (
-        <table className="readings mb-2">
+        <table className="readings facts mb-2">
           <caption className="visually-hidden">What the readings come to</caption>
           <thead>
             <tr>

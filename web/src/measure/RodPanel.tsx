@@ -74,7 +74,7 @@ export function RodPanel({ part, onKey }: { part: string; onKey: (key: string) =
     <section className="mt-3" aria-label={`The rod: ${stack.name}`}>
       <h3>{stack.name}</h3>
       <RodDrawing spans={stack.spans} here={part} name={stack.name} />
-      <table className="readings mb-2">
+      <table className="readings wraps mb-2">
         <caption className="visually-hidden">Keys of this rod in the order they are fitted</caption>
         <thead>
           <tr>

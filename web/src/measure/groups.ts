@@ -63,6 +63,8 @@ export const measureWords: Record<Measure, string> = {
   'stand': 'pad stand above the edge of the cup',
   'mark-gap': 'gap at the witness mark, clockwise more than 0',
   'key-gap': 'gap under the reference key',
+  'end-play': 'end play, felt directly',
+  'arm': 'arm, from the rod to the middle of the pad',
 };
 
 /** What is asked for at a point, in words; the same measure means different things in different groups. */
@@ -87,6 +89,8 @@ const wantedOnly: readonly Measure[] = [
   'cork',
   'weight',
   'stand',
+  'end-play',
+  'arm',
 ];
 export const isOptional = ({ group, measure }: MeasuringPoint): boolean =>
   (wantedOnly.includes(measure) && !(group === 'hinge' && measure === 'run-out')) ||
@@ -100,7 +104,15 @@ export const typedUnit = (measure: Measure, unit: LengthUnit): string => {
 };
 
 /** Measures that may well be nothing at all. */
-const zeroAllowed: readonly Measure[] = ['gap', 'lost-motion', 'run-out', 'rise-and-fall', 'wear', 'key-gap'];
+const zeroAllowed: readonly Measure[] = [
+  'gap',
+  'lost-motion',
+  'run-out',
+  'rise-and-fall',
+  'wear',
+  'key-gap',
+  'end-play',
+];
 
 /** A figure as it was typed, in the unit its measure is kept in, or what to type instead. */
 export function parseFigure(

@@ -238,13 +238,13 @@ export function GaugesSection({ shop, write, now }: { shop: ShopState; write: Wr
             return (
               <tr key={gauge.id}>
                 <th scope="row">{gauge.name}</th>
-                <td>
+                <td className="text-nowrap">
                   {gauge.resolution} {unit}
                 </td>
-                <td>
+                <td className="text-nowrap">
                   ± {gauge.maxPermissibleError} {unit}
                 </td>
-                <td>{calibrationWords(gauge, now)}</td>
+                <td className="text-nowrap">{calibrationWords(gauge, now)}</td>
                 <td>
                   {check ? (
                     <>
@@ -258,7 +258,7 @@ export function GaugesSection({ shop, write, now }: { shop: ShopState; write: Wr
                     <span className="soft">none</span>
                   )}
                 </td>
-                <td className="text-nowrap">
+                <td className="text-nowrap acts">
                   <Button
                     variant="quiet"
                     aria-label={`Zero check of ${gauge.name}`}
