@@ -83,7 +83,7 @@ export function measuringPoints(type: InstrumentType): MeasurePlace[] {
   for (const rod of type.rods) {
     const posts = type.posts.filter((post) => post.rod === rod.id).sort((a, b) => a.at - b.at);
     posts.forEach(({ id }, i) => {
-      if (i > 0) add('post', id, 'gap');
+      if (i > 0) add('post', id, 'post-gap');
       add('post', id, 'lean');
       add('post', id, 'height');
     });

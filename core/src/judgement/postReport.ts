@@ -23,7 +23,7 @@ export function postReport({ state, type, limits }: ReportContext, report: PartR
   const post = type.posts.find(({ id }) => id === report.part);
   const [lean] = ofMeasure(report, 'lean');
   const [height] = ofMeasure(report, 'height');
-  const [gap] = ofMeasure(report, 'gap');
+  const [gap] = ofMeasure(report, 'post-gap');
   const [mostLean, mostStep] = [upperLimit('postLean', limits), upperLimit('postHeight', limits)];
   if (lean && lean.mean !== null && mostLean !== null) {
     const fact = judgeFigure('Lean', '°', Math.abs(lean.mean), [lean], { upper: mostLean });

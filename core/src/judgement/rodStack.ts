@@ -99,7 +99,7 @@ export function rodStack(
     if (!upper) return [];
     const here = keys.filter(({ from, to }) => (from + to) / 2 >= upper.at && (from + to) / 2 < lower.at);
     if (here.length === 0) return [];
-    const read = readPoint(state, { group: 'post', part: lower.id, measure: 'gap', clock: 0 });
+    const read = readPoint(state, { group: 'post', part: lower.id, measure: 'post-gap', clock: 0 });
     const only = here.length === 1 ? here[0] : undefined;
     const gap = read.mean === null && only ? pointOfKey(state, only.key, 'post-gap') : read;
     const lengths = here.filter(({ nestsIn }) => nestsIn === null).map(({ length }) => length);

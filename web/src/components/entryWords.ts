@@ -22,9 +22,11 @@ const whereWords: Record<PartWhere, string> = {
 };
 
 /** What is measured at a point, and where on its part. */
-export const pointWords = ({ measure, clock, at }: EntryBody<'reading'>['point']): string => {
+export const pointWords = ({ group, measure, clock, at }: EntryBody<'reading'>['point']): string => {
+  // A post has one height; everything else of that name goes round the clock.
   const directed =
-    at !== undefined || clock !== 0 || measure === 'gap' || measure === 'height' || measure === 'diameter';
+    group !== 'post' &&
+    (at !== undefined || clock !== 0 || measure === 'gap' || measure === 'height' || measure === 'diameter');
   const along = at === undefined ? '' : `${Math.round(at * 10) / 10} mm, `;
   return `${measure.replaceAll('-', ' ')}${directed ? ` at ${along}${clock}°` : ''}`;
 };

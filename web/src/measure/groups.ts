@@ -71,7 +71,8 @@ export const measureWords: Record<Measure, string> = {
 export function askWords({ group, measure }: MeasuringPoint): string {
   if (group === 'post')
     return (
-      { gap: 'gap to the post above it', height: 'height of the post' }[measure as string] ?? measureWords[measure]
+      { 'post-gap': 'gap to the post above it', 'height': 'height of the post' }[measure as string] ??
+      measureWords[measure]
     );
   if (group === 'rim') return `${measure === 'height' ? 'rim' : 'hole'} ${measureWords[measure]}`;
   if (group === 'pad' && measure === 'height') return 'opening height';
