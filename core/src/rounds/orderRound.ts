@@ -1,5 +1,5 @@
-import { downTheTube, unitOfMeasure, type InstrumentType } from '../instruments';
-import type { MeasuringPoint } from '../logbook';
+import { downTheTube, measuringPoints, unitOfMeasure, type InstrumentType } from '../instruments';
+import { pointKey, type MeasuringPoint } from '../logbook';
 import type { Measure } from '../vocabulary';
 
 /**
@@ -15,6 +15,8 @@ export function orderRound(
 ): MeasuringPoint[] {
   const parts = downTheTube(type, [...new Set(points.map(({ part }) => part))].sort());
   const place = new Map(parts.map((part, i) => [part, i]));
+  // On a part, in the order the instrument lists its places: a baseline before what it is the baseline of.
+  const listed = new Map(measuringPoints(type).map((at, i) => [pointKey({ ...at, clock: at.clock ?? 0 }), i]));
   // Gauges in the order their first point is met down the tube; the leak tester and the force gauge come after lengths.
   const gauges = [...points]
     .sort(
@@ -28,6 +30,7 @@ export function orderRound(
   const keyOf = (point: MeasuringPoint): readonly (number | string)[] => [
     rank.get(gaugeOf(point.measure)) ?? 0,
     place.get(point.part) ?? 0,
+    listed.get(pointKey(point)) ?? listed.size,
     point.group,
     point.measure,
     point.at ?? 0,

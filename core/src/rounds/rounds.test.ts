@@ -30,6 +30,10 @@ describe('the order of a round', () => {
       { numRuns: 40 },
     );
   });
+  test('reads the baseline of the tester before the leak it is taken from', () => {
+    const joint = order(all.filter(({ group }) => group === 'joint')).map(({ measure, part }) => `${part} ${measure}`);
+    expect(joint.indexOf('neck-receiver leak-baseline')).toBe(joint.indexOf('neck-receiver leak') - 1);
+  });
   test('does not depend on the order it is asked in', () => {
     const points = all.slice(0, 200);
     expect(order([...points].reverse())).toEqual(order(points));

@@ -52,6 +52,9 @@ const stationClocks: Partial<Record<MeasuredGroup, readonly number[]>> = {
   'body-line': [0, 90, 180, 270],
 };
 
+/** Groups that end with places nobody has to read. */
+const staysBeforeOptional: readonly MeasuredGroup[] = ['pad', 'hinge', 'spring'];
+
 interface Row extends PointReading {
   key: string;
   place: string;
@@ -242,7 +245,9 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
   const input = useRef<HTMLInputElement>(null);
   const figure = useFigure(row?.point ?? null, input, (point) => {
     setLastKey(pointKey(point));
-    move(1);
+    // What is read only when wanted is gone to by hand: a second figure at the last place is a repeat.
+    const next = rows[index + 1];
+    if (!(next?.optional && !row?.optional && staysBeforeOptional.includes(group))) move(1);
   });
   const report = judgement.parts.get(`${group}:${part}`) ?? null;
   const pad = judgement.pads.get(part);
