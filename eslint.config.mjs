@@ -9,6 +9,7 @@ export default tseslint.config(
       '.data/**',
       'core/src/generated/**',
       '**/next-env.d.ts',
+      '**/*.d.mts',
       'store/migrations/**',
       '.dependency-cruiser.cjs',
     ],
