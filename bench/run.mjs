@@ -240,7 +240,7 @@ async function benchRound(page, address) {
 async function benchPages() {
   const start = () => spawnSync(process.execPath, [join(root, 'bin/start'), '--port', '4690'], { encoding: 'utf8' });
   const first = start();
-  const address = /http\S+/.exec(first.stdout)?.[0];
+  const address = /running at (http\S+)/.exec(first.stdout)?.[1];
   if (!address) throw new Error(`bin/start did not come up:\n${first.stdout}${first.stderr}`);
   report('bin/start, second run', time(start) / 1000, 's', '< 10');
 
