@@ -30,14 +30,6 @@ function bendOfCentres(centres: readonly Centre[]) {
 }
 
 /**
- * How a tube is bent, whether or not it is within its zone: what a correction is judged by.
- *
- * @throws Unsolvable when the sightings of a station do not determine its centre
- */
-export const bendOfTube = (stations: BodyLineInput['stations']) =>
-  bendOfCentres([...stations].sort((a, b) => a.at - b.at).map(centreOf));
-
-/**
  * Is the tube straight, and if not, where is it bent, toward where, and how far must it be pushed?
  *
  * Millimetres and degrees. The zone is the smallest cylinder that holds the centre line. A tube outside its zone is a

@@ -22,8 +22,27 @@ const orNull =
       throw error;
     }
   };
+
+/** Answers kept of the dearest question; older ones are worked out again if they are ever asked for. */
+const mostRemembered = 200;
+
+/** A pure function that remembers: what was read before a pass never changes, and is asked for at every judgement. */
+function remembered<In, Out>(solve: (input: In) => Out): (input: In) => Out {
+  const known = new Map<string, Out>();
+  return (input) => {
+    const key = JSON.stringify(input);
+    const before = known.get(key);
+    if (before !== undefined) return before;
+    const answer = solve(input);
+    known.set(key, answer);
+    const oldest = known.keys().next();
+    if (known.size > mostRemembered && !oldest.done) known.delete(oldest.value);
+    return answer;
+  };
+}
+
 export const groupsAnsweredHere: GroupAnswers = {
-  line: orNull(solveBodyLine),
+  line: remembered(orNull(solveBodyLine)),
   bore: orNull(solveBore),
   hinge: orNull(solveHinge),
   joint: orNull(solveJoint),

@@ -32,15 +32,15 @@ describe('what a job teaches about its own metal', () => {
   test('each pass says how much sprang back; the middle of them goes into the next correction', () => {
     const job = new TestJob();
     readBend(job, 1);
-    expect(learnedReturn(job.state, 'body')).toBeNull();
+    expect(learnedReturn(straightenPasses(job.state, 'body'))).toBeNull();
     const plain = partReport(job.state, sax, 'body-line', 'body')?.line?.correction?.setDegrees ?? NaN;
     expect(plain).toBeCloseTo(1, 2);
     straighten(job, 0.8);
     expect(partReport(job.state, sax, 'body-line', 'body')?.state).toBe('stale');
     readBend(job, 0.4);
     expect(straightenPasses(job.state, 'body')).toMatchObject([{ set: 0.8 }]);
-    expect(learnedReturn(job.state, 'body')).toMatchObject({ seen: 1, spread: null });
-    expect(learnedReturn(job.state, 'body')?.value).toBeCloseTo(0.25, 2);
+    expect(learnedReturn(straightenPasses(job.state, 'body'))).toMatchObject({ seen: 1, spread: null });
+    expect(learnedReturn(straightenPasses(job.state, 'body'))?.value).toBeCloseTo(0.25, 2);
     const report = partReport(job.state, sax, 'body-line', 'body');
     expect(report?.line?.correction?.setDegrees).toBeCloseTo(0.4 / 0.75, 2);
     expect(report?.says).toMatch(/25 % sprang back \(1 pass\)/);
@@ -58,14 +58,14 @@ describe('what a job teaches about its own metal', () => {
       readBend(job, left);
     }
     expect(straightenPasses(job.state, 'body').at(-1)?.after).toBeLessThan(0);
-    expect(learnedReturn(job.state, 'body')?.value).toBeCloseTo(0.24, 1);
-    expect(learnedReturn(job.state, 'body')?.seen).toBe(4);
+    expect(learnedReturn(straightenPasses(job.state, 'body'))?.value).toBeCloseTo(0.24, 1);
+    expect(learnedReturn(straightenPasses(job.state, 'body'))?.seen).toBe(4);
   });
   test('a pass that was not measured after teaches nothing; a struck one is forgotten and nothing is stale', () => {
     const job = new TestJob();
     readBend(job, 1);
     const pass = straighten(job, 0.5);
-    expect(learnedReturn(job.state, 'body')).toBeNull();
+    expect(learnedReturn(straightenPasses(job.state, 'body'))).toBeNull();
     job.write('strike', { entry: pass });
     expect(job.state.passes).toEqual([]);
     expect(partReport(job.state, sax, 'body-line', 'body')?.state).toBe('outside');

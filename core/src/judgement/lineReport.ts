@@ -10,7 +10,7 @@ import {
   type ReportFact,
   type ReportFinding,
 } from './partReport';
-import { learnedReturn } from './passHistory';
+import { learnedReturn, straightenPasses } from './passHistory';
 import { byStation, ofMeasure, taken, worstOf, type ReportContext } from './reportContext';
 
 const learnedWords = (learned: Learned | null): string =>
@@ -90,16 +90,18 @@ export function lineReport(context: ReportContext, report: PartReport): PartRepo
   const twist = twistOf(context, report);
   const more = [...runOutOf(context, report), ...twist.facts];
   const stations = byStation(taken(sighted)).filter(([, sightings]) => sightings.length >= 3);
-  const learned = learnedReturn(state, report.part);
+  const passes = straightenPasses(state, report.part, answers.line);
+  const learned = learnedReturn(passes);
   if (stations.length < 4 || zone === null) {
     const missing = `Sight along the quarter lines: four stations or more, three lines or more at each (${stations.length} so far).`;
     return more.length === 0
-      ? { ...report, missing, springBack: learned }
+      ? { ...report, missing, springBack: learned, passes }
       : withFacts(report, more, {
           missing,
           findings: twist.findings,
           says: [...twist.findings.map((each) => `${each.cause} ${each.remedy}`), twist.says].filter(Boolean).join(' '),
           springBack: learned,
+          passes,
         });
   }
   const line = answers.line({
@@ -137,6 +139,7 @@ export function lineReport(context: ReportContext, report: PartReport): PartRepo
     findings,
     line,
     springBack: learned,
+    passes,
     curve: line.centres.map(({ at, x, y }) => ({ at, value: reach(toward, x, y), reference: 0 })),
     curveWords: `Centre line toward ${clockWords(toward)}`,
   });

@@ -7,7 +7,7 @@ import { pointKey, type JobState, type MeasuringPoint } from '../logbook';
 import { solveConformity, type Gauge, type Learned } from '../metrology';
 import type { FindingKind, Measure, MeasureGroup } from '../vocabulary';
 import { airWarnings } from './airWarnings';
-import type { ZoneGrowth } from './passHistory';
+import type { StraightenPass, ZoneGrowth } from './passHistory';
 import { wholeState, type MeasureState } from './measureState';
 import { coarsestGauge, readPoint, type PointReading } from './pointReading';
 
@@ -62,6 +62,7 @@ export interface PartReport {
   hinge?: HingeOutput;
   /** what this part's own passes have taught */
   springBack?: Learned | null;
+  passes?: StraightenPass[];
   steps?: Record<'expand' | 'shrink', ZoneGrowth>;
   evidence: string[];
   newestSeq: number;

@@ -1,7 +1,7 @@
-import { bendOfTube } from '../body';
 import type { JobState, MeasuringPoint, PassState, ReadingState } from '../logbook';
-import { clockDistance, learn, toRadians, Unsolvable, type Learned } from '../metrology';
+import { clockDistance, learn, toRadians, type Learned } from '../metrology';
 import type { Measure, MeasureGroup, PassKind } from '../vocabulary';
+import { groupsAnsweredHere, type GroupAnswers } from './groupAnswers';
 
 /** A point with the mean of what one generation of readings said there. */
 export interface PointMean {
@@ -54,30 +54,8 @@ export function passEffects(
   });
 }
 
-interface Bend {
-  angle: number;
-  toward: number;
-}
-/** Bends worked out already: the passes of a job are asked for at every reading, and a fit is the dearest step here. */
-const bends = new Map<string, Bend | null>();
-const mostBends = 200;
-
-/** The bend a set of sightings shows: angle in degrees and the clock it leans toward; null where they do not say. */
-function bendOf(samples: readonly PointMean[]): Bend | null {
-  const key = samples
-    .filter(({ point }) => point.measure === 'deviation')
-    .map(({ point, mean }) => `${point.at ?? 0}/${point.clock}=${mean}`)
-    .join(' ');
-  const known = bends.get(key);
-  if (known !== undefined) return known;
-  const bend = fitBendOf(samples);
-  bends.set(key, bend);
-  const oldest = bends.keys().next();
-  if (bends.size > mostBends && !oldest.done) bends.delete(oldest.value);
-  return bend;
-}
-
-function fitBendOf(samples: readonly PointMean[]): Bend | null {
+/** The bend a set of sightings shows: angle in degrees and the clock it leans toward; null where they do not say (yet). */
+function bendOf(samples: readonly PointMean[], line: GroupAnswers['line']): { angle: number; toward: number } | null {
   const stations = new Map<number, { clock: number; deviation: number }[]>();
   for (const { point, mean } of samples) {
     if (point.measure !== 'deviation') continue;
@@ -86,13 +64,9 @@ function fitBendOf(samples: readonly PointMean[]): Bend | null {
   }
   const full = [...stations].filter(([, sightings]) => sightings.length >= 3);
   if (full.length < 4) return null;
-  try {
-    const { angleDegrees, towardClock } = bendOfTube(full.map(([at, sightings]) => ({ at, sightings })));
-    return { angle: angleDegrees, toward: towardClock ?? 0 };
-  } catch (error) {
-    if (error instanceof Unsolvable) return null;
-    throw error;
-  }
+  // With no zone to stay in, whatever bend there is gets named, however small.
+  const answer = line({ stations: full.map(([at, sightings]) => ({ at, sightings })), limits: { zone: 0 } });
+  return answer && { angle: answer.bend?.angleDegrees ?? 0, toward: answer.bend?.towardClock ?? 0 };
 }
 
 /** One straightening pass: what it was set to, and what of it stayed. */
@@ -107,10 +81,18 @@ export interface StraightenPass {
   returned: number;
 }
 
-/** Every straightening pass of a part that was measured before and after. */
-export function straightenPasses(state: JobState, part: string): StraightenPass[] {
+/**
+ * Every straightening pass of a part that was measured before and after.
+ *
+ * @param line who works out the bends: a page asks its worker, and a pass is left out until the answer is there
+ */
+export function straightenPasses(
+  state: JobState,
+  part: string,
+  line: GroupAnswers['line'] = groupsAnsweredHere.line,
+): StraightenPass[] {
   return passEffects(state, ['straighten'], 'body-line', part).flatMap(({ pass, before, after }) => {
-    const [from, to] = [bendOf(before), bendOf(after)];
+    const [from, to] = [bendOf(before, line), bendOf(after, line)];
     const set = pass.amount ?? 0;
     if (!from || !to || set <= 0) return [];
     const left = to.angle * Math.cos(toRadians(clockDistance(to.toward, from.toward)));
@@ -122,8 +104,8 @@ export function straightenPasses(state: JobState, part: string): StraightenPass[
 const mostReturn = 0.9;
 
 /** How much of a bend springs back on this part, as its own passes have shown; between 0 and 0.9. */
-export function learnedReturn(state: JobState, part: string): Learned | null {
-  const learned = learn(straightenPasses(state, part).map(({ returned }) => returned));
+export function learnedReturn(passes: readonly StraightenPass[]): Learned | null {
+  const learned = learn(passes.map(({ returned }) => returned));
   return learned && { ...learned, value: Math.min(mostReturn, Math.max(0, learned.value)) };
 }
 

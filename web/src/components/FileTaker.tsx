@@ -2,14 +2,13 @@
 
 import { useId, useRef, useState } from 'react';
 import { Form } from '@/client/bootstrap';
+import { TakenSaid, type FileOutcome } from './TakenSaid';
 
 /** What the server says of a file: taken, or every fault named. */
 export interface Answer {
   message?: string;
   problems?: { path: string; message: string }[];
 }
-
-const mostLines = 20;
 
 /** Sends a chosen file to the server, which takes all of it or nothing, and says what came of it. */
 export function FileTaker<T extends Answer>({
@@ -25,7 +24,7 @@ export function FileTaker<T extends Answer>({
 }) {
   const id = useId();
   const file = useRef<HTMLInputElement>(null);
-  const [said, setSaid] = useState<{ ok: boolean; lines: string[] } | null>(null);
+  const [said, setSaid] = useState<FileOutcome | null>(null);
   const send = async (chosen: File) => {
     try {
       const response = await fetch(url, { method: 'POST', body: chosen });
@@ -54,17 +53,7 @@ export function FileTaker<T extends Answer>({
           if (chosen) void send(chosen);
         }}
       />
-      {said && (
-        <div role="alert" className={`say mt-2 ${said.ok ? 'sound' : 'fault'}`}>
-          {!said.ok && <strong>Nothing was taken.</strong>}
-          <ul className="mb-0">
-            {said.lines.slice(0, mostLines).map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-            {said.lines.length > mostLines && <li>and {said.lines.length - mostLines} more</li>}
-          </ul>
-        </div>
-      )}
+      {said && <TakenSaid {...said} />}
     </>
   );
 }

@@ -4,6 +4,7 @@ import { useId, useRef, useState } from 'react';
 import { useBench } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
 import { unnamed, useJob } from '@/client/JobContext';
+import { TakenSaid, type FileOutcome } from './TakenSaid';
 
 interface Look {
   dialect: { delimiter: string; decimal: string };
@@ -24,7 +25,6 @@ interface Line {
 
 /** What of a file is sent to be looked at, bytes. */
 const headBytes = 64 * 1024;
-const mostLines = 20;
 const delimiterWords: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab' };
 const noAnswer = 'The server does not answer. Nothing was taken; try again in a moment.';
 
@@ -50,7 +50,7 @@ export function ReadingsTaker() {
   const [file, setFile] = useState<File | null>(null);
   const [look, setLook] = useState<Look | null>(null);
   const [doing, setDoing] = useState<Line | null>(null);
-  const [said, setSaid] = useState<{ ok: boolean; lines: string[] } | null>(null);
+  const [said, setSaid] = useState<FileOutcome | null>(null);
   const stop = useRef<AbortController | null>(null);
   const clear = () => {
     setFile(null);
@@ -178,17 +178,7 @@ export function ReadingsTaker() {
           )}
         </div>
       )}
-      {said && (
-        <div role="alert" className={`say mt-2 ${said.ok ? 'sound' : 'fault'}`}>
-          {!said.ok && <strong>Nothing was taken.</strong>}
-          <ul className="mb-0">
-            {said.lines.slice(0, mostLines).map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-            {said.lines.length > mostLines && <li>and {said.lines.length - mostLines} more</li>}
-          </ul>
-        </div>
-      )}
+      {said && <TakenSaid {...said} />}
     </div>
   );
 }

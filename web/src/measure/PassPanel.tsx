@@ -1,13 +1,6 @@
 'use client';
 
-import {
-  operationKinds,
-  straightenPasses,
-  tenonZones,
-  type Learned,
-  type PartReport,
-  type PassKind,
-} from '@holotonos/core';
+import { operationKinds, tenonZones, type Learned, type PartReport, type PassKind } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
@@ -27,7 +20,7 @@ export function LinePasses({ part, report }: { part: string; report: PartReport 
   const id = useId();
   const [text, setText] = useState('');
   const line = report?.line;
-  const passes = straightenPasses(state, part);
+  const passes = report?.passes ?? [];
   const waiting =
     state.passes.filter((pass) => pass.part === part && pass.pass === 'straighten').length - passes.length;
   const amount = Number(text.replace(',', '.'));

@@ -1,0 +1,45 @@
+import 'server-only';
+
+/** Keeps proxies from closing a quiet stream, ms. */
+const beatMs = 20_000;
+
+export interface Telling {
+  /** one server-sent event */
+  send: (event: string, data: object) => void;
+  /** ends the stream from this side */
+  end: () => void;
+}
+
+/**
+ * A stream of server-sent events for as long as the page listens.
+ *
+ * @param open begins to tell, and gives what is to be done when nobody listens any more
+ */
+export function eventStream(
+  request: Request,
+  open: (telling: Telling) => (() => void) | Promise<() => void>,
+): Response {
+  const encoder = new TextEncoder();
+  let end = () => undefined as void;
+  const stream = new ReadableStream<Uint8Array>({
+    async start(controller) {
+      let listening = true;
+      let stop = () => undefined as void;
+      const write = (text: string) => listening && controller.enqueue(encoder.encode(text));
+      const beat = setInterval(() => write(': still here\n\n'), beatMs);
+      end = () => {
+        if (!listening) return;
+        listening = false;
+        clearInterval(beat);
+        stop();
+        controller.close();
+      };
+      request.signal.addEventListener('abort', () => end());
+      stop = await open({ send: (event, data) => write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`), end });
+      // Whoever hung up while this was being opened is let go at once.
+      if (!listening) stop();
+    },
+    cancel: () => end(),
+  });
+  return new Response(stream, { headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store' } });
+}
