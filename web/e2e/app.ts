@@ -142,9 +142,13 @@ async function bring(page: Page, query: string) {
   return element;
 }
 
-/** Presses the visible button with this name. */
-export const press = async (page: Page, name: string): Promise<void> =>
-  (await bring(page, `::-p-aria([name="${name}"][role="button"])`)).click();
+/** Presses the visible button with this name, once it can be pressed. */
+export async function press(page: Page, name: string): Promise<void> {
+  const button = await bring(page, `::-p-aria([name="${name}"][role="button"])`);
+  // What is ticked or typed before may still be on its way to setting it free.
+  await page.waitForFunction((found) => !(found as HTMLButtonElement).disabled, { timeout: patience }, button);
+  await button.click();
+}
 
 /** Clicks whatever a selector finds. */
 export const tick = async (page: Page, selector: string): Promise<void> => (await bring(page, selector)).click();
