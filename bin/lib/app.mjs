@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto';
 import { spawn } from 'node:child_process';
-import { closeSync, existsSync, openSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { closeSync, existsSync, openSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { dataDir, root } from './paths.mjs';
+import { leftRunning } from './leftRunning.mjs';
+import { root } from './paths.mjs';
 import { isAlive, pause, Plain, run } from './run.mjs';
 
 const next = join(root, 'node_modules/next/dist/bin/next');
@@ -75,27 +76,8 @@ export async function answers(address) {
   }
 }
 
-const serverFile = join(dataDir, 'server.json');
-
-/** The server that an earlier start left running, or null. */
-export function runningServer() {
-  if (!existsSync(serverFile)) return null;
-  const known = JSON.parse(readFileSync(serverFile, 'utf8'));
-  // A pid may have been given to someone else since; it must still be a server of this checkout.
-  const commandLine = `/proc/${known.pid}/cmdline`;
-  if (!isAlive(known.pid) || !existsSync(commandLine)) return null;
-  const words = readFileSync(commandLine, 'utf8');
-  return words.includes('next') && statSync(serverFile).isFile() ? known : null;
-}
-
-export const rememberServer = (server) => writeFileSync(serverFile, JSON.stringify(server));
-
-/** Ends the server this checkout started. Says whether there was one. */
-export async function stopServer() {
-  const known = runningServer();
-  if (!known) return false;
-  process.kill(known.pid, 'SIGTERM');
-  for (let tries = 0; tries < 100 && isAlive(known.pid); tries += 1) await pause(50);
-  if (isAlive(known.pid)) process.kill(known.pid, 'SIGKILL');
-  return true;
-}
+/** The server that an earlier start of this checkout left running. */
+const server = leftRunning('server', 'next');
+export const runningServer = server.running;
+export const rememberServer = server.remember;
+export const stopServer = server.stop;

@@ -3,6 +3,7 @@ import {
   gaugeShows,
   gaugeTakes,
   hiddenInstrument,
+  isSigned,
   shelfGauges,
   trueFigure,
   unitOfMeasure,
@@ -102,8 +103,7 @@ export class Bench {
     const is = trueFigure(aim.type, this.#truth(aim), aim.point, this.#chance);
     if (is === null) throw new Error('The made-up instrument has no such place.');
     const shown = gaugeShows(is, standIn, this.#chance);
-    const signed =
-      aim.point.measure === 'deviation' || aim.point.measure === 'height' || aim.point.measure === 'mark-gap';
-    return [line(signed ? shown : Math.max(0, shown), lineUnits[unitOfMeasure(aim.point.measure)], aim.token)];
+    const { measure } = aim.point;
+    return [line(isSigned(measure) ? shown : Math.max(0, shown), lineUnits[unitOfMeasure(measure)], aim.token)];
   }
 }

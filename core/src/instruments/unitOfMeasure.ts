@@ -13,3 +13,7 @@ const others: Partial<Record<Measure, MeasureUnit>> = {
 
 /** The unit a measure is kept in. */
 export const unitOfMeasure = (measure: Measure): MeasureUnit => others[measure] ?? 'mm';
+
+/** Lengths that are read either way of a line or a mark; all others are sizes. */
+export const isSigned = (measure: Measure): boolean =>
+  measure === 'deviation' || measure === 'height' || measure === 'mark-gap';

@@ -3,6 +3,7 @@ import { removableNames, type InstrumentType } from '../instruments';
 import { bandOf, practices, upperLimit } from '../practice';
 import { lengthWords, severityAgainst } from './figureWords';
 import {
+  findingsSay,
   judgeFigure,
   plainFigure,
   withFacts,
@@ -20,7 +21,7 @@ const facing = 0.05;
 const washerStock = [0.05, 0.1, 0.15, 0.2] as const;
 
 /** What is to be done at a hinge, in words. */
-export function remedyWords(remedy: HingeRemedy): string {
+function remedyWords(remedy: HingeRemedy): string {
   switch (remedy.action) {
     case 'ream':
       return `Ream the tube by ${lengthWords(remedy.amount)}.`;
@@ -125,7 +126,6 @@ function tubeReport({ state, type, limits, answers }: ReportContext, report: Par
   return withFacts(report, facts, {
     says: [remedy || 'It fits: no rock, no end play, free.', remedy && nest].filter(Boolean).join(' '),
     findings,
-    hinge,
   });
 }
 
@@ -142,9 +142,10 @@ function rodReport({ limits }: ReportContext, report: PartReport): PartReport {
     cause: `The rod runs out by ${lengthWords(point.mean)}.`,
     remedy: 'Sight along it and ease it straight, or renew it: a bent rod makes every key on it bind.',
   };
+  const findings = fact.verdict === 'outside' ? [bent] : [];
   return withFacts(report, [fact], {
-    says: fact.verdict === 'outside' ? `${bent.cause} ${bent.remedy}` : 'It runs true.',
-    findings: fact.verdict === 'outside' ? [bent] : [],
+    says: findingsSay(findings) || 'It runs true.',
+    findings,
   });
 }
 
@@ -213,7 +214,7 @@ function pivotReport({ type, limits }: ReportContext, report: PartReport): PartR
       missing: `Back the screw out a little, take the load off and watch the key; then read: ${missing.join(', ')}.`,
     };
   return withFacts(report, facts, {
-    says: findings.map(({ cause, remedy }) => `${cause} ${remedy}`).join(' ') || 'It turns true between its points.',
+    says: findingsSay(findings) || 'It turns true between its points.',
     missing: missing.length > 0 ? `Not read: ${missing.join(', ')}.` : '',
     findings: findings.filter(({ kind }, i) => findings.findIndex((other) => other.kind === kind) === i),
   });

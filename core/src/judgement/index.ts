@@ -9,7 +9,6 @@ export * from './groupReports';
 export * from './groupAnswers';
 export * from './limitsOf';
 export * from './airWarnings';
-export { remedyWords } from './hingeReport';
 export * from './passHistory';
 export * from './whatDecides';
 export * from './rodStack';

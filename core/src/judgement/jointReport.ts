@@ -9,7 +9,7 @@ import {
   type ReportFact,
   type ReportFinding,
 } from './partReport';
-import { learn, type Learned } from '../metrology';
+import { learn, meanOf, type Learned } from '../metrology';
 import { learnedSteps, tenonZones } from './passHistory';
 import type { PointReading } from './pointReading';
 import { byStation, ofMeasure, taken, worstOf, type ReportContext } from './reportContext';
@@ -43,8 +43,7 @@ function corkFacts(limits: LimitSource, report: PartReport): ReportFact[] {
     points.filter(({ mean }) => mean !== null),
   ) as [PointReading[], PointReading[]];
   if (!band || cork.length === 0 || receiver.length === 0) return [];
-  const mean = (points: readonly PointReading[]) =>
-    points.reduce((sum, { mean: read }) => sum + (read ?? 0), 0) / points.length;
+  const mean = (points: readonly PointReading[]) => meanOf(points.map(({ mean: read }) => read ?? 0));
   const squeeze = mean(cork) - mean(receiver);
   return [
     judgeFigure(corkWords, 'mm', squeeze, [...worstOf(cork), ...worstOf(receiver)], { lower: band[0], upper: band[1] }),

@@ -1,8 +1,9 @@
 import { boreAt, referenceKey } from '../instruments';
-import { toDegrees, type Learned } from '../metrology';
+import { meanOf, toDegrees, type Learned } from '../metrology';
 import { upperLimit } from '../practice';
 import { clockWords, lengthWords, severityAgainst } from './figureWords';
 import {
+  findingsSay,
   judgeFigure,
   plainFigure,
   withFacts,
@@ -11,15 +12,13 @@ import {
   type ReportFinding,
 } from './partReport';
 import { learnedReturn, straightenPasses } from './passHistory';
-import { byStation, ofMeasure, taken, worstOf, type ReportContext } from './reportContext';
+import { enoughStations, lineStations, ofLine } from './lineStations';
+import { ofMeasure, taken, worstOf, type ReportContext } from './reportContext';
 
 const learnedWords = (learned: Learned | null): string =>
   learned
     ? ` On this part ${(100 * learned.value).toFixed(0)} %${learned.spread === null ? '' : ` ± ${(100 * learned.spread).toFixed(0)} %`} sprang back (${learned.seen} ${learned.seen === 1 ? 'pass' : 'passes'}), which is counted in.`
     : ' Nothing is known yet of how far this part springs back: set less than you think, and read again.';
-
-/** Mean of some figures. */
-const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
 /** How far a bell stands turned: what the witness marks say and what the reference key says. */
 function twistOf(
@@ -38,8 +37,8 @@ function twistOf(
   const findings: ReportFinding[] = [];
   const says: string[] = [];
   if (marks.length > 0) {
-    const off = mean(marks.map(({ mean: read }) => read ?? 0));
-    const radius = mean(marks.map(({ point }) => boreAt(section, point.at ?? 0) / 2 + section.wall));
+    const off = meanOf(marks.map(({ mean: read }) => read ?? 0));
+    const radius = meanOf(marks.map(({ point }) => boreAt(section, point.at ?? 0) / 2 + section.wall));
     const degrees = toDegrees(off / radius);
     const fact = judgeFigure('Marks stand apart', 'mm', off, worstOf(marks), { lower: -limit, upper: limit });
     facts.push(fact, plainFigure('The bell is turned by', '°', degrees));
@@ -86,29 +85,25 @@ function runOutOf({ limits }: ReportContext, report: PartReport): ReportFact[] {
 export function lineReport(context: ReportContext, report: PartReport): PartReport {
   const { state, limits, answers } = context;
   const zone = upperLimit('bodyStraightness', limits);
-  const sighted = ofMeasure(report, 'deviation');
+  const sighted = report.points.filter(ofLine);
   const twist = twistOf(context, report);
   const more = [...runOutOf(context, report), ...twist.facts];
-  const stations = byStation(taken(sighted)).filter(([, sightings]) => sightings.length >= 3);
+  const stations = lineStations(taken(sighted));
   const passes = straightenPasses(state, report.part, answers.line);
   const learned = learnedReturn(passes);
-  if (stations.length < 4 || zone === null) {
+  if (stations.length < enoughStations || zone === null) {
     const missing = `Sight along the quarter lines: four stations or more, three lines or more at each (${stations.length} so far).`;
     return more.length === 0
-      ? { ...report, missing, springBack: learned, passes }
+      ? { ...report, missing, passes }
       : withFacts(report, more, {
           missing,
           findings: twist.findings,
-          says: [...twist.findings.map((each) => `${each.cause} ${each.remedy}`), twist.says].filter(Boolean).join(' '),
-          springBack: learned,
+          says: [findingsSay(twist.findings), twist.says].filter(Boolean).join(' '),
           passes,
         });
   }
   const line = answers.line({
-    stations: stations.map(([at, sightings]) => ({
-      at,
-      sightings: sightings.map(({ clock, mean: deviation }) => ({ clock, deviation })),
-    })),
+    stations,
     limits: { zone },
     ...(learned && { springBack: learned.value }),
   });
@@ -130,7 +125,7 @@ export function lineReport(context: ReportContext, report: PartReport): PartRepo
   const toward = bend?.towardClock ?? ((Math.atan2(farthest.y, farthest.x) * 180) / Math.PI + 360) % 360;
   const findings = [...(finding ? [finding] : []), ...twist.findings];
   const says = [
-    ...findings.map((each) => `${each.cause} ${each.remedy}`),
+    findingsSay(findings),
     ...(finding ? [] : [`The centres lie in a zone of ${lengthWords(line.zone)}.`]),
     twist.says,
   ];
@@ -138,7 +133,6 @@ export function lineReport(context: ReportContext, report: PartReport): PartRepo
     says: says.filter(Boolean).join(' '),
     findings,
     line,
-    springBack: learned,
     passes,
     curve: line.centres.map(({ at, x, y }) => ({ at, value: reach(toward, x, y), reference: 0 })),
     curveWords: `Centre line toward ${clockWords(toward)}`,

@@ -1,10 +1,9 @@
 import type { BodyLineOutput } from '../body';
 import type { BoreOutput } from '../bore';
-import type { HingeOutput } from '../hinges';
 import type { InstrumentType, MeasurePlace, MeasureUnit } from '../instruments';
 import type { JointOutput } from '../joints';
-import { pointKey, type JobState, type MeasuringPoint } from '../logbook';
-import { solveConformity, type Gauge, type Learned } from '../metrology';
+import { pointKey, pointsOf, type JobState, type MeasuringPoint } from '../logbook';
+import { solveConformity, type Gauge } from '../metrology';
 import type { FindingKind, Measure, MeasureGroup } from '../vocabulary';
 import { airWarnings } from './airWarnings';
 import type { StraightenPass, ZoneGrowth } from './passHistory';
@@ -15,7 +14,7 @@ import { coarsestGauge, readPoint, type PointReading } from './pointReading';
 export interface ReportFact {
   words: string;
   value: number;
-  unit: MeasureUnit | '°' | 'mm³';
+  unit: MeasureUnit | 'mm³';
   /** expanded uncertainty, where the gauges give one */
   uncertainty: number | null;
   limit: { lower?: number; upper?: number } | null;
@@ -59,9 +58,7 @@ export interface PartReport {
   line?: BodyLineOutput;
   bore?: BoreOutput;
   joint?: JointOutput;
-  hinge?: HingeOutput;
   /** what this part's own passes have taught */
-  springBack?: Learned | null;
   passes?: StraightenPass[];
   steps?: Record<'expand' | 'shrink', ZoneGrowth>;
   evidence: string[];
@@ -119,6 +116,10 @@ export const plainFigure = (words: string, unit: ReportFact['unit'], value: numb
   sources: [],
 });
 
+/** What some findings say, one after the other: what it is and what would cure it. Empty where there is none. */
+export const findingsSay = (findings: readonly ReportFinding[]): string =>
+  findings.map(({ cause, remedy }) => `${cause} ${remedy}`).join(' ');
+
 /** The bare report: its points read, nothing judged yet. */
 export function readPart(
   state: JobState,
@@ -130,9 +131,9 @@ export function readPart(
   const own = places.filter((place) => place.group === group && place.part === part).map(pointOf);
   const known = new Set(own.map(pointKey));
   // Stations are the technician's to choose: what was read between those of the type counts as well.
-  const between = [...state.points]
-    .filter(([key, { point }]) => point.group === group && point.part === part && !known.has(key))
-    .map(([, { point }]) => point);
+  const between = pointsOf(state, group, part)
+    .map(({ point }) => point)
+    .filter((point) => !known.has(pointKey(point)));
   const points = [...own, ...between.sort((a, b) => (a.at ?? 0) - (b.at ?? 0) || a.clock - b.clock)].map((point) =>
     readPoint(state, point),
   );

@@ -1,7 +1,8 @@
-import type { JobState, MeasuringPoint, PassState, ReadingState } from '../logbook';
-import { clockDistance, learn, toRadians, type Learned } from '../metrology';
+import { pointsOf, type JobState, type MeasuringPoint, type PassState, type ReadingState } from '../logbook';
+import { clockDistance, learn, meanOf, toRadians, type Learned } from '../metrology';
 import type { Measure, MeasureGroup, PassKind } from '../vocabulary';
 import { groupsAnsweredHere, type GroupAnswers } from './groupAnswers';
+import { enoughStations, lineStations, ofLine } from './lineStations';
 
 /** A point with the mean of what one generation of readings said there. */
 export interface PointMean {
@@ -21,10 +22,9 @@ const samplesWhere = (
   part: string,
   takes: (reading: ReadingState) => boolean,
 ): PointMean[] =>
-  [...state.points.values()].flatMap(({ point, readings }) => {
-    if (point.group !== group || point.part !== part) return [];
+  pointsOf(state, group, part).flatMap(({ point, readings }) => {
     const taken = readings.filter(takes);
-    return taken.length === 0 ? [] : [{ point, mean: taken.reduce((sum, { value }) => sum + value, 0) / taken.length }];
+    return taken.length === 0 ? [] : [{ point, mean: meanOf(taken.map(({ value }) => value)) }];
   });
 
 /** What was read before and after each pass of one kind on a part: nothing but the readings decides what it did. */
@@ -36,9 +36,7 @@ export function passEffects(
 ): PassEffect[] {
   const passes = state.passes.filter((pass) => kinds.includes(pass.pass) && pass.group === group && pass.part === part);
   return passes.map((pass) => {
-    const later = [...state.points.values()].flatMap(({ point, readings }) =>
-      point.group === group && point.part === part ? readings.filter(({ seq }) => seq > pass.seq) : [],
-    );
+    const later = pointsOf(state, group, part).flatMap(({ readings }) => readings.filter(({ seq }) => seq > pass.seq));
     const first = later.reduce<ReadingState | null>((a, b) => (a && a.seq < b.seq ? a : b), null);
     const generation = first?.stale?.entry ?? null;
     return {
@@ -56,16 +54,10 @@ export function passEffects(
 
 /** The bend a set of sightings shows: angle in degrees and the clock it leans toward; null where they do not say (yet). */
 function bendOf(samples: readonly PointMean[], line: GroupAnswers['line']): { angle: number; toward: number } | null {
-  const stations = new Map<number, { clock: number; deviation: number }[]>();
-  for (const { point, mean } of samples) {
-    if (point.measure !== 'deviation') continue;
-    const at = point.at ?? 0;
-    stations.set(at, [...(stations.get(at) ?? []), { clock: point.clock, deviation: mean }]);
-  }
-  const full = [...stations].filter(([, sightings]) => sightings.length >= 3);
-  if (full.length < 4) return null;
+  const stations = lineStations(samples.filter(ofLine).map(({ point, mean }) => ({ ...point, mean })));
+  if (stations.length < enoughStations) return null;
   // With no zone to stay in, whatever bend there is gets named, however small.
-  const answer = line({ stations: full.map(([at, sightings]) => ({ at, sightings })), limits: { zone: 0 } });
+  const answer = line({ stations, limits: { zone: 0 } });
   return answer && { angle: answer.bend?.angleDegrees ?? 0, toward: answer.bend?.towardClock ?? 0 };
 }
 
@@ -123,7 +115,7 @@ function thirds(samples: readonly PointMean[], measure: Measure): Partial<Record
   const means: Partial<Record<TenonZone, number>> = {};
   for (const each of tenonZones) {
     const here = taken.filter(({ point }) => zone(point.at ?? 0) === each);
-    if (here.length > 0) means[each] = here.reduce((sum, { mean }) => sum + mean, 0) / here.length;
+    if (here.length > 0) means[each] = meanOf(here.map(({ mean }) => mean));
   }
   return means;
 }

@@ -1,3 +1,4 @@
+import { meanOf } from '../metrology';
 import { pointKey, type JobState, type MeasuringPoint, type ReadingState } from '../logbook';
 
 export interface PointReading {
@@ -15,7 +16,7 @@ export function readPoint(state: JobState, point: MeasuringPoint): PointReading 
   const readings = state.points.get(pointKey(point))?.readings ?? [];
   const fresh = readings.filter((reading) => !reading.stale);
   const stale = readings.filter((reading) => reading.stale);
-  const mean = fresh.length > 0 ? fresh.reduce((sum, { value }) => sum + value, 0) / fresh.length : null;
+  const mean = fresh.length > 0 ? meanOf(fresh.map(({ value }) => value)) : null;
   return { point, fresh, stale, mean };
 }
 

@@ -1,7 +1,9 @@
 import type { JobState } from '../logbook';
+import { meanOf } from '../metrology';
 import { upperLimit } from '../practice';
 import { lengthWords, severityAgainst } from './figureWords';
 import {
+  findingsSay,
   judgeFigure,
   plainFigure,
   withFacts,
@@ -41,7 +43,7 @@ export function postReport({ state, type, limits }: ReportContext, report: PartR
     .map(({ id }) => heightOf(state, id))
     .filter(({ mean }) => mean !== null);
   if (height && height.mean !== null && mates.length > 0 && mostStep !== null) {
-    const step = height.mean - mates.reduce((sum, { mean }) => sum + (mean ?? 0), 0) / mates.length;
+    const step = height.mean - meanOf(mates.map(({ mean }) => mean ?? 0));
     const fact = judgeFigure('Height against the other posts of its rod', 'mm', step, [height, ...mates], {
       lower: -mostStep,
       upper: mostStep,
@@ -60,7 +62,7 @@ export function postReport({ state, type, limits }: ReportContext, report: PartR
   if (facts.length === 0)
     return { ...report, missing: 'Read its lean and its height; the gap is judged with the keys of its rod.' };
   return withFacts(report, facts, {
-    says: findings.map(({ cause, remedy }) => `${cause} ${remedy}`).join(' ') || 'It stands as it should.',
+    says: findingsSay(findings) || 'It stands as it should.',
     findings: findings.slice(0, 1),
   });
 }

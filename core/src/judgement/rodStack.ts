@@ -1,7 +1,6 @@
 import type { InstrumentType } from '../instruments';
 import type { JobState } from '../logbook';
 import { bandOf } from '../practice';
-import { groupsAnsweredHere, type GroupAnswers } from './groupAnswers';
 import { partReport } from './groupReports';
 import { limitsOf } from './limitsOf';
 import type { MeasureState } from './measureState';
@@ -67,12 +66,14 @@ function spanWords(keys: readonly RodKey[], gap: PointReading, play: ReportFact 
 /**
  * One rod with its keys in a row between their posts: the sum of the tubes must fit each gap. Uncertainties of the
  * lengths and of the gap add in quadrature (GUM 5.1.2, sensitivity ±1). Tubes that run inside others take no length.
+ *
+ * @param known reports that are there already, by `group:part`; the rest are worked out here
  */
 export function rodStack(
   state: JobState,
   type: InstrumentType,
   rodId: string,
-  answers: GroupAnswers = groupsAnsweredHere,
+  known: ReadonlyMap<string, PartReport> = new Map(),
 ): RodStack | null {
   const rod = type.rods.find(({ id }) => id === rodId);
   if (!rod) return null;
@@ -81,7 +82,7 @@ export function rodStack(
   const keys: RodKey[] = type.keys
     .filter((key) => key.rod === rodId)
     .map((key) => {
-      const report = partReport(state, type, 'hinge', key.id, answers);
+      const report = known.get(`hinge:${key.id}`) ?? partReport(state, type, 'hinge', key.id);
       return {
         key: key.id,
         name: key.name,

@@ -1,5 +1,6 @@
 import { gaugeStandardUncertainty, gaugeTakes, solveConformity, type Gauge, type ShelfGauge } from '../metrology';
 import type { FigureSource, ReportFact } from './partReport';
+import { coarsestGauge, type PointReading } from './pointReading';
 
 /** What would turn “undecided” into an answer. */
 export interface Decider {
@@ -63,6 +64,18 @@ export function whatDecides(
   }
   return { moreReadings, gauges: null };
 }
+
+/** What would decide a figure that is read directly at one point, against an upper limit. */
+export const whatDecidesPoint = (
+  { point: { measure }, fresh, mean }: PointReading,
+  upper: number,
+  shelf: readonly ShelfGauge[],
+): Decider =>
+  whatDecides(
+    { value: mean ?? 0, limit: { upper }, sources: [{ measure, gauge: coarsestGauge(fresh) }] },
+    shelf,
+    fresh.map(({ value }) => value),
+  );
 
 /** The same in a sentence. */
 export function deciderWords({ moreReadings, gauges }: Decider): string {

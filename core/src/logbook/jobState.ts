@@ -201,6 +201,25 @@ export const emptyJobState: JobState = {
 export const pointKey = ({ group, part, measure, clock, at }: MeasuringPoint): string =>
   `${group}:${part}:${measure}@${clock}${at === undefined ? '' : `/${at}`}`;
 
+const byPart = new WeakMap<JobState['points'], ReadonlyMap<string, readonly PointState[]>>();
+
+/** Every point of one part in one group that was ever read. Sorted out once for each state: every report asks. */
+export function pointsOf({ points }: JobState, group: MeasureGroup | string, part: string): readonly PointState[] {
+  let sorted = byPart.get(points);
+  if (!sorted) {
+    const lists = new Map<string, PointState[]>();
+    for (const state of points.values()) {
+      const key = `${state.point.group}:${state.point.part}`;
+      const list = lists.get(key);
+      if (list) list.push(state);
+      else lists.set(key, [state]);
+    }
+    sorted = lists;
+    byPart.set(points, sorted);
+  }
+  return sorted.get(`${group}:${part}`) ?? [];
+}
+
 /**
  * Does a pattern `group:part` or `group:*` speak of this group and part?
  *

@@ -11,6 +11,10 @@ export interface Learned {
 /** Makes a spread of normal readings comparable to a standard deviation (1 / Φ⁻¹(3/4)). */
 const madToSigma = 1.4826;
 
+/** The arithmetic mean of one figure or more. */
+export const meanOf = (values: readonly number[]): number =>
+  values.reduce((sum, value) => sum + value, 0) / values.length;
+
 /**
  * The middle of a few figures, unmoved by one bad one; null of none.
  *

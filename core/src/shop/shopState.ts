@@ -1,6 +1,7 @@
 import { limitProblems } from '../logbook';
-import { shelfGauges, type ShelfGauge } from '../metrology';
+import { gaugeTakes, shelfGauges, usualGauge, type ShelfGauge } from '../metrology';
 import type { Problem } from '../solvers/contract';
+import type { Measure } from '../vocabulary';
 import { hasSchema, problemsWith } from '../validation';
 import type { ShopEntryBody, ShopEntryKind } from './shopEntry.schema';
 
@@ -44,6 +45,17 @@ export const freshShop: ShopState = {
   checks: [],
   profiles: [],
 };
+
+/** The gauges that are in use. */
+export const gaugesInUse = ({ gauges }: ShopState): KeptGauge[] => gauges.filter(({ retired }) => !retired);
+
+/** The gauges in use that can take a measure. */
+export const gaugesFor = (shop: ShopState, measure: Measure): KeptGauge[] =>
+  gaugesInUse(shop).filter(({ kind }) => gaugeTakes[kind].includes(measure));
+
+/** The one of these that usually takes a measure, else the first; null of none. */
+export const usualOf = (gauges: readonly KeptGauge[], measure: Measure): KeptGauge | null =>
+  gauges.find(({ id }) => id === usualGauge[measure]) ?? gauges[0] ?? null;
 
 /** The last of each id counts; the order is that of the first. */
 const put = <T extends { id: string }>(list: readonly T[], item: T): T[] =>

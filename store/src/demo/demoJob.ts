@@ -24,7 +24,6 @@ import {
   soundInstrument,
   trueGaps,
   trueFigure,
-  trueRimHeight,
   usualGauge,
   type Chance,
   type Entry,
@@ -182,14 +181,14 @@ export class DemoJob {
   }
 
   measureRim(part: string, withDiameters = false): void {
-    const rim = this.truth.rims.get(part);
-    const hole = this.type.holes.find(({ id }) => id === part);
-    if (!rim || !hole) throw new Error(`no hole “${part}”`);
-    for (const clock of rimClocks) this.reading(heightPoint(part, clock), trueRimHeight(rim, clock), 'dial-indicator');
-    if (!withDiameters) return;
-    for (const clock of diameterClocks) {
-      const oval = rim.saddle * Math.cos(((clock - rim.saddleClock) * Math.PI) / 90);
-      this.reading(diameterPoint(part, clock), hole.diameter + oval, 'telescoping-gauge');
+    const points = [
+      ...rimClocks.map((clock) => heightPoint(part, clock)),
+      ...(withDiameters ? diameterClocks.map((clock) => diameterPoint(part, clock)) : []),
+    ];
+    for (const point of points) {
+      const value = trueFigure(this.type, this.truth, point, this.chance);
+      if (value === null) throw new Error(`no hole “${part}”`);
+      this.reading(point, value, usualGauge[point.measure]);
     }
   }
 

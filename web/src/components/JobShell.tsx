@@ -10,8 +10,8 @@ import { dayText } from '@/client/words';
 import { marksOf } from '@/strip/marksOf';
 import { Strip } from '@/strip/Strip';
 import { LinkWaits } from './LinkWaits';
-import { isMeasuredGroup, partsToMeasure, type MeasuredGroup } from '@/measure/groups';
-import { StripControlProvider, useStripControlHeld, type StripControl, type StripTarget } from '@/strip/StripControl';
+import { isMeasuredGroup, partsToMeasure, targetsOfGroup } from '@/measure/groups';
+import { StripControlProvider, useStripControlHeld, type StripControl } from '@/strip/StripControl';
 
 function Tabs() {
   const { ticket, judgement } = useJob();
@@ -44,19 +44,6 @@ function Tabs() {
     </nav>
   );
 }
-
-/** What can be gone to on the strip while a group is measured. */
-const targetsOfGroup: Record<MeasuredGroup, readonly StripTarget[]> = {
-  'body-line': ['sections'],
-  'bore': ['sections'],
-  'rim': ['holes'],
-  'post': ['posts'],
-  'joint': ['joints'],
-  'hinge': ['rods', 'keys'],
-  'pad': ['holes'],
-  'link': ['holes'],
-  'spring': ['keys'],
-};
 
 /** The strip as every page has it that does not take it for itself: holes, with the states of their measures. */
 function JobStrip() {

@@ -6,9 +6,11 @@ import {
   printLength,
   printWithUncertainty,
   deciderWords,
+  gaugesInUse,
   stateOf,
   unitOfMeasure,
   whatDecides,
+  whatDecidesPoint,
   type ConformityOutput,
   type InstrumentType,
   type JobJudgement,
@@ -293,25 +295,10 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
 
   const doubtful = report?.facts.find(({ verdict }) => verdict === 'undecided');
   const undecided =
-    last?.conformity?.verdict === 'undecided' && pad && last.mean !== null
-      ? deciderWords(
-          whatDecides(
-            {
-              value: last.mean,
-              limit: { upper: pad.limit },
-              sources: last.fresh.slice(-1).map(({ gauge }) => ({ measure: last.point.measure, gauge })),
-            },
-            shop.gauges.filter(({ retired }) => !retired),
-            last.fresh.map(({ value }) => value),
-          ),
-        )
+    last?.conformity?.verdict === 'undecided' && pad
+      ? deciderWords(whatDecidesPoint(last, pad.limit, gaugesInUse(shop)))
       : doubtful
-        ? `${doubtful.words}: ${deciderWords(
-            whatDecides(
-              doubtful,
-              shop.gauges.filter(({ retired }) => !retired),
-            ),
-          )}`
+        ? `${doubtful.words}: ${deciderWords(whatDecides(doubtful, gaugesInUse(shop)))}`
         : '';
   const partState = stateOf(judgement, group, part) ?? 'unmeasured';
   const verdictState = group === 'pad' ? (last?.state ?? 'unmeasured') : partState;

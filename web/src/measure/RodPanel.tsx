@@ -65,9 +65,9 @@ const order = (keys: readonly RodKey[]) =>
 
 /** One rod with all its keys in a row as they sit between their posts, and whether their sum fits. */
 export function RodPanel({ part, onKey }: { part: string; onKey: (key: string) => void }) {
-  const { state, type } = useJob();
+  const { state, type, judgement } = useJob();
   const rodId = type.rods.find(({ id }) => id === part)?.id ?? type.keys.find(({ id }) => id === part)?.rod ?? '';
-  const stack = useMemo(() => rodStack(state, type, rodId), [state, type, rodId]);
+  const stack = useMemo(() => rodStack(state, type, rodId, judgement.parts), [state, type, rodId, judgement.parts]);
   if (!stack || stack.spans.length === 0) return null;
   const facts = [...stack.spans.map(({ play }) => play), stack.play].filter((fact) => fact !== null);
   return (

@@ -1,4 +1,5 @@
 import {
+  isSigned,
   parseLength,
   partsOfGroup,
   printLength,
@@ -10,6 +11,7 @@ import {
   type MeasureUnit,
   type MeasuringPoint,
 } from '@holotonos/core';
+import type { StripTarget } from '@/strip/StripControl';
 
 /** Groups with a page of their own, in the order of the work. */
 export const measuredGroups = [
@@ -129,11 +131,10 @@ export function parseFigure(
   const parsed = parseLength(text, unit);
   if (!parsed.ok) return parsed;
   const { mm } = parsed;
-  const signed = measure === 'deviation' || measure === 'height' || measure === 'mark-gap';
   const fromZero = zeroAllowed.includes(measure);
   if (fromZero && mm < 0)
     return { ok: false, problem: measure === 'gap' ? 'A gap cannot be less than 0.' : 'It cannot be less than 0.' };
-  if (!signed && !fromZero && mm <= 0)
+  if (!isSigned(measure) && !fromZero && mm <= 0)
     return { ok: false, problem: `${measure === 'diameter' ? 'A diameter' : 'It'} must be more than 0.` };
   return { ok: true, value: mm };
 }
@@ -141,7 +142,7 @@ export function parseFigure(
 /** A figure for a reader, with its unit and its uncertainty where it has one. */
 export function printFigureOf(
   value: number,
-  own: MeasureUnit | '°' | 'mm³',
+  own: MeasureUnit | 'mm³',
   unit: LengthUnit,
   uncertainty: number | null = null,
 ): string {
@@ -153,3 +154,16 @@ export function printFigureOf(
   const figure = (number: number) => number.toFixed(places).replace('-', '−');
   return uncertainty === null ? `${figure(value)} ${own}` : `${figure(value)} ± ${figure(uncertainty)} ${own}`;
 }
+
+/** What can be gone to on the strip while a group is measured. */
+export const targetsOfGroup: Record<MeasuredGroup, readonly StripTarget[]> = {
+  'body-line': ['sections'],
+  'bore': ['sections'],
+  'rim': ['holes'],
+  'post': ['posts'],
+  'joint': ['joints'],
+  'hinge': ['rods', 'keys'],
+  'pad': ['holes'],
+  'link': ['holes'],
+  'spring': ['keys'],
+};

@@ -2,9 +2,9 @@
 
 import {
   gaugeOfReading,
-  gaugeTakes,
+  gaugesFor,
   unitOfMeasure,
-  usualGauge,
+  usualOf,
   type GaugeReading,
   type KeptGauge,
   type Measure,
@@ -59,8 +59,8 @@ export function useFigure(
   const [air, setAirState] = useState<Air>(noAir);
   const measure = point?.measure ?? 'gap';
   const own = unitOfMeasure(measure);
-  const choices = shop.gauges.filter(({ kind, retired }) => !retired && gaugeTakes[kind].includes(measure));
-  const gauge = choices.find(({ id }) => id === (chosen[measure] ?? usualGauge[measure])) ?? choices[0] ?? null;
+  const choices = gaugesFor(shop, measure);
+  const gauge = choices.find(({ id }) => id === chosen[measure]) ?? usualOf(choices, measure);
   const wood = type.body === 'wood';
 
   useEffect(() => {

@@ -1,13 +1,13 @@
 'use client';
 
 import {
-  gaugeTakes,
+  gaugesFor,
   measuringPoints,
   orderRound,
   pointKey,
   pointOf,
   roundProgress,
-  usualGauge,
+  usualOf,
   type Measure,
   type MeasuringPoint,
   type RoundState,
@@ -38,14 +38,10 @@ export function RoundPlanner({ open, onOpen }: { open: readonly RoundState[]; on
   const all = useMemo(() => measuringPoints(type).map(pointOf), [type]);
   // Hole diameters are read on the rim's page, as points of the rim.
   const walkable = useMemo(() => all.filter(({ group }) => isMeasuredGroup(group)), [all]);
-  const gaugeOf = useMemo(() => {
-    const kept = shop.gauges.filter(({ retired }) => !retired);
-    return (measure: Measure) =>
-      (
-        kept.find((gauge) => gauge.id === usualGauge[measure]) ??
-        kept.find(({ kind }) => gaugeTakes[kind].includes(measure))
-      )?.name ?? 'no gauge of the shop';
-  }, [shop]);
+  const gaugeOf = useMemo(
+    () => (measure: Measure) => usualOf(gaugesFor(shop, measure), measure)?.name ?? 'no gauge of the shop',
+    [shop],
+  );
   const points = useMemo(() => {
     const wanted = (point: MeasuringPoint) => {
       const readings = state.points.get(pointKey(point))?.readings ?? [];

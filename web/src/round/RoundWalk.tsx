@@ -2,16 +2,15 @@
 
 import {
   deciderWords,
-  limitsOf,
-  padGapLimit,
+  gaugesFor,
+  gaugesInUse,
   pointKey,
   readPoint,
   roundProgress,
-  solveConformity,
-  coarsestGauge,
   stateOf,
-  usualGauge,
-  whatDecides,
+  usualOf,
+  whatDecidesPoint,
+  type Measure,
   type MeasureState,
   type RoundState,
 } from '@holotonos/core';
@@ -24,7 +23,7 @@ import { Bands } from '@/components/JobShell';
 import { StateMark } from '@/components/StateMark';
 import { FigureReadout } from '@/measure/FigureReadout';
 import { GaugePanel } from '@/measure/GaugePanel';
-import { askWords, measuredGroups } from '@/measure/groups';
+import { askWords, isMeasuredGroup, measuredGroups, targetsOfGroup } from '@/measure/groups';
 import { useFigure } from '@/measure/useFigure';
 import { useStripControl } from '@/strip/StripControl';
 
@@ -39,7 +38,7 @@ const shownAround = 7;
 
 /** Walks the points of a round, the readout leading. Where it stands follows from the logbook, on whatever device. */
 export function RoundWalk({ round, onLeave }: { round: RoundState; onLeave: () => void }) {
-  const { state, type, judgement, names, shop, write } = useJob();
+  const { state, judgement, names, shop, write } = useJob();
   const progress = useMemo(() => roundProgress(state, round), [state, round]);
   const [at, setAt] = useState<number | null>(null);
   const [lastKey, setLastKey] = useState<string | null>(null);
@@ -66,30 +65,14 @@ export function RoundWalk({ round, onLeave }: { round: RoundState; onLeave: () =
   const last = steps.find(({ key }) => key === lastKey) ?? null;
   const lastRead = last ? readPoint(state, last.point) : null;
   const lastReading = lastRead?.fresh.at(-1) ?? null;
-  const pad = last?.point.group === 'pad' && last.point.measure === 'gap';
-  const conformity =
-    pad && lastRead && lastRead.fresh.length > 0
-      ? solveConformity({
-          readings: lastRead.fresh.map(({ value }) => value),
-          gauge: coarsestGauge(lastRead.fresh),
-          limits: { upper: padGapLimit(limitsOf(state, type)) },
-        })
-      : null;
+  // A gap under a pad has a verdict of its own; everything else is judged with its part.
+  const pad = last?.point.group === 'pad' ? judgement.pads.get(last.point.part) : undefined;
+  const gap = pad?.points.find(({ point: at }) => pointKey(at) === lastKey);
   const verdict: MeasureState | null =
-    conformity?.verdict ?? (last ? stateOf(judgement, last.point.group, last.point.part) : null);
+    gap?.conformity?.verdict ?? (last ? stateOf(judgement, last.point.group, last.point.part) : null);
   const undecided =
-    conformity?.verdict === 'undecided' && lastRead && last
-      ? deciderWords(
-          whatDecides(
-            {
-              value: conformity.mean,
-              limit: { upper: padGapLimit(limitsOf(state, type)) },
-              sources: [{ measure: last.point.measure, gauge: coarsestGauge(lastRead.fresh) }],
-            },
-            shop.gauges.filter(({ retired }) => !retired),
-            lastRead.fresh.map(({ value }) => value),
-          ),
-        )
+    pad && gap?.conformity?.verdict === 'undecided'
+      ? deciderWords(whatDecidesPoint(gap, pad.limit, gaugesInUse(shop)))
       : '';
 
   const skip = () => {
@@ -124,17 +107,7 @@ export function RoundWalk({ round, onLeave }: { round: RoundState; onLeave: () =
   useStripControl(
     useMemo(
       () => ({
-        targets:
-          (
-            {
-              'body-line': ['sections'],
-              'bore': ['sections'],
-              'post': ['posts'],
-              'joint': ['joints'],
-              'hinge': ['rods', 'keys'],
-              'spring': ['keys'],
-            } as const
-          )[group as 'bore'] ?? (['holes'] as const),
+        targets: group !== null && isMeasuredGroup(group) ? targetsOfGroup[group] : targetsOfGroup.pad,
         here: part,
         stateOfPart: (id: string) => {
           const is = group && stateOf(judgement, group, id);
@@ -152,8 +125,7 @@ export function RoundWalk({ round, onLeave }: { round: RoundState; onLeave: () =
 
   const from = Math.max(0, index - shownAround);
   const shown = steps.slice(from, index + shownAround + 1);
-  const gaugeName = (measure: (typeof steps)[number]['point']['measure']) =>
-    shop.gauges.find(({ id }) => id === usualGauge[measure])?.name ?? usualGauge[measure];
+  const gaugeName = (measure: Measure) => usualOf(gaugesFor(shop, measure), measure)?.name ?? 'gauge';
   const percent = Math.round((100 * (progress.taken + progress.skipped)) / Math.max(1, steps.length));
   const work = (
     <div className="round-walk">

@@ -6,6 +6,7 @@ import {
   drifts,
   gaugeKinds,
   gaugeTakes,
+  gaugesInUse,
   isOverdue,
   unitOfMeasure,
   type GaugeKind,
@@ -16,6 +17,7 @@ import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import { dayText, momentText } from '@/client/words';
 import type { WriteShop } from '@/client/useShop';
+import { FormEnd, idFrom } from './FormEnd';
 
 const unitOf = (kind: GaugeKind) => {
   const [first] = gaugeTakes[kind];
@@ -80,12 +82,8 @@ function GaugeForm({
   );
   const submit = async () => {
     const figure = (text: string) => Number(text.replace(',', '.'));
-    const slug = draft.name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '');
     const wrong = await write('gauge', {
-      id: known ? draft.id : slug || 'gauge',
+      id: known ? draft.id : idFrom(draft.name, 'gauge'),
       name: draft.name.trim(),
       kind: draft.kind,
       resolution: figure(draft.resolution),
@@ -123,19 +121,12 @@ function GaugeForm({
       {field('error', `Largest error, ${unitOf(draft.kind)}`)}
       {field('on', 'Calibrated on', 'date')}
       {field('every', 'Good for, months')}
-      <div className="d-flex gap-2 align-self-end">
-        <Button type="submit" disabled={draft.name.trim() === ''}>
-          {known ? 'Keep the change' : 'Put it on the shelf'}
-        </Button>
-        <Button variant="quiet" onClick={done}>
-          Back
-        </Button>
-      </div>
-      {problem !== null && (
-        <p role="alert" className="say fault">
-          {problem}
-        </p>
-      )}
+      <FormEnd
+        action={known ? 'Keep the change' : 'Put it on the shelf'}
+        disabled={draft.name.trim() === ''}
+        onBack={done}
+        problem={problem}
+      />
     </form>
   );
 }
@@ -179,19 +170,12 @@ function ZeroCheck({ gauge, write, done }: { gauge: KeptGauge; write: WriteShop;
         <Form.Label htmlFor={`${id}-note`}>Note</Form.Label>
         <Form.Control id={`${id}-note`} value={note} onChange={(event) => setNote(event.target.value)} />
       </div>
-      <div className="d-flex gap-2 align-self-end">
-        <Button type="submit" disabled={text.trim() === '' || !Number.isFinite(shows)}>
-          Write the check down
-        </Button>
-        <Button variant="quiet" onClick={done}>
-          Back
-        </Button>
-      </div>
-      {problem !== null && (
-        <p role="alert" className="say fault">
-          {problem}
-        </p>
-      )}
+      <FormEnd
+        action="Write the check down"
+        disabled={text.trim() === '' || !Number.isFinite(shows)}
+        onBack={done}
+        problem={problem}
+      />
     </form>
   );
 }
@@ -200,7 +184,7 @@ function ZeroCheck({ gauge, write, done }: { gauge: KeptGauge; write: WriteShop;
 export function GaugesSection({ shop, write, now }: { shop: ShopState; write: WriteShop; now: string }) {
   const [open, setOpen] = useState<{ id: string; what: 'edit' | 'zero' } | null>(null);
   const moved = drifts(shop);
-  const shelf = shop.gauges.filter(({ retired }) => !retired);
+  const shelf = gaugesInUse(shop);
   const close = () => setOpen(null);
   return (
     <section className="sheet" aria-labelledby="gauges">

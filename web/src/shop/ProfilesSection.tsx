@@ -18,6 +18,7 @@ import {
 import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import type { WriteShop } from '@/client/useShop';
+import { idFrom } from './FormEnd';
 import { parseLimit } from './parseLimit';
 
 type Change = LimitProfile['changes'][number];
@@ -63,12 +64,8 @@ function ProfileForm({
       if (row.reason.trim() === '') return setProblem(`${words}: say why it is set otherwise.`);
       changes.push({ name: of, limit: typeof limit === 'number' ? limit : [...limit], reason: row.reason.trim() });
     }
-    const slug = name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '');
     const wrong = await write('profile', {
-      id: isNew ? slug || 'profile' : profile.id,
+      id: isNew ? idFrom(name, 'profile') : profile.id,
       name: name.trim(),
       base,
       changes,

@@ -1,0 +1,41 @@
+'use client';
+
+import { Button } from '@/client/bootstrap';
+
+/** The end of a form of the shop: write it down or go back, and what was wrong with it. */
+export function FormEnd({
+  action,
+  disabled,
+  onBack,
+  problem,
+}: {
+  action: string;
+  disabled: boolean;
+  onBack: () => void;
+  problem: string | null;
+}) {
+  return (
+    <>
+      <div className="d-flex gap-2 align-self-end">
+        <Button type="submit" disabled={disabled}>
+          {action}
+        </Button>
+        <Button variant="quiet" onClick={onBack}>
+          Back
+        </Button>
+      </div>
+      {problem !== null && (
+        <p role="alert" className="say fault">
+          {problem}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** An id from a name, as the shop's logbook wants them. */
+export const idFrom = (name: string, otherwise: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || otherwise;
