@@ -32,7 +32,7 @@ beforeAll(async () => {
   await openTicket(app.address, ticket);
   page = await app.page();
   page.on('pageerror', (error) => faults.push(String(error)));
-  page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
+  page.on('console', (message) => message.type() === 'error' && faults.push(`${message.text()} ${message.location().url ?? ''}`));
 });
 afterAll(async () => {
   await app.close();
