@@ -22,6 +22,8 @@ export * from './judgement';
 export * from './plan';
 export * from './record';
 export * from './schedule';
+export * from './estimate';
+export * from './bench';
 export * from './simulation';
 export * from './solvers';
 export * from './validation';

@@ -182,3 +182,40 @@ export type ToleranceName = (typeof toleranceNames)[number];
 /** Corrective work that goes in passes: act a little, measure, act again. */
 export const passKinds = ['straighten', 'turn-bell', 'expand', 'shrink', 'lap', 'swage', 'face'] as const;
 export type PassKind = (typeof passKinds)[number];
+
+/** Where good technicians disagree: each question of a practice, and the sides that can be taken. */
+export const practiceSides = {
+  lostMotion: ['none', 'hair'],
+  closingOrder: ['together', 'needed-first'],
+  adhesive: ['shellac', 'hot-glue'],
+  seating: ['clamp-and-warm', 'no-clamp'],
+  clamping: ['finger-keys', 'every-pad'],
+  levelling: ['bend-cup', 'shim-or-float'],
+  pads: ['renew-all', 'keep-sound'],
+  padLife: ['age', 'condition'],
+  rims: ['dress-every', 'only-faulty'],
+  tenon: ['expand-then-shrink', 'creep-and-lap'],
+  endPlay: ['washers', 'new-tube'],
+  originality: ['playability', 'reversible'],
+  straightening: ['taps', 'slow-pressure'],
+  smallDents: ['remove', 'leave'],
+  springFeel: ['light', 'firm'],
+  tuning: ['alter-holes', 'leave-holes'],
+  tarnish: ['polish', 'wash-only'],
+} as const;
+export type PracticeQuestion = keyof typeof practiceSides;
+export const practiceQuestions = Object.keys(practiceSides) as PracticeQuestion[];
+/** A side taken on every question. */
+export type PracticeSettings = { [Q in PracticeQuestion]: (typeof practiceSides)[Q][number] };
+
+/** What a step holds while it is worked and while it cures. */
+export const benchResources = ['oven', 'vice'] as const;
+export type BenchResource = (typeof benchResources)[number];
+
+/** What is paid for beside hours. */
+export const costKinds = ['part', 'material', 'outside'] as const;
+export type CostKind = (typeof costKinds)[number];
+
+/** What an owner can say to an estimate. */
+export const agreementAnswers = ['accepted', 'changed', 'refused'] as const;
+export type AgreementAnswer = (typeof agreementAnswers)[number];

@@ -32,7 +32,10 @@ beforeAll(async () => {
   await openTicket(app.address, ticket);
   page = await app.page();
   page.on('pageerror', (error) => faults.push(String(error)));
-  page.on('console', (message) => message.type() === 'error' && faults.push(`${message.text()} ${message.location().url ?? ''}`));
+  page.on(
+    'console',
+    (message) => message.type() === 'error' && faults.push(`${message.text()} ${message.location().url ?? ''}`),
+  );
 });
 afterAll(async () => {
   await app.close();
@@ -214,20 +217,20 @@ describe('the shop', () => {
   test('a set of limits is copied with reasons; a job takes it up and is judged anew, nothing rewritten', async () => {
     await page.goto(`${app.address}/shop`);
     await press(page, 'Copy a practice');
-    await fill(page, 'Name of the set', 'Barge choir');
+    await fill(page, 'Name of the practice', 'Barge choir');
     await fill(page, 'Gap under a pad at the lightest touch, own limit in mm', '0,3');
-    await press(page, 'Keep this set');
+    await press(page, 'Keep this practice');
     await seeText(page, 'say why it is set otherwise');
     await fill(page, 'Gap under a pad at the lightest touch, why', 'Played on deck, in gloves');
-    await press(page, 'Keep this set');
+    await press(page, 'Keep this practice');
     await seeText(page, 'Barge choir');
     await settled();
     const before = await readings();
     await page.goto(base());
     await seeText(page, 'as the practice has them');
     await page.select('select[id$="-limits"]', 'Barge choir');
-    await fill(page, 'Why these limits? What was read is judged anew.', 'Agreed with the owner');
-    await press(page, 'Take these limits');
+    await fill(page, 'Why? What was read is judged anew, and the plan follows.', 'Agreed with the owner');
+    await press(page, 'Take it up');
     await settled();
     await page.goto(`${base()}/measure?group=pad&part=e`);
     await seeText(page, 'limit 0.300 mm');

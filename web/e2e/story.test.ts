@@ -11,7 +11,10 @@ beforeAll(async () => {
   app = await startApp();
   page = await app.page();
   page.on('pageerror', (error) => faults.push(String(error)));
-  page.on('console', (message) => message.type() === 'error' && faults.push(`${message.text()} ${message.location().url ?? ''}`));
+  page.on(
+    'console',
+    (message) => message.type() === 'error' && faults.push(`${message.text()} ${message.location().url ?? ''}`),
+  );
 });
 afterAll(() => app.close());
 

@@ -1,6 +1,6 @@
 import type { HingeRemedy } from '../hinges';
 import { removableNames, type InstrumentType } from '../instruments';
-import { bandOf, practices, upperLimit } from '../practice';
+import { bandOf, settingsOf, upperLimit } from '../practice';
 import { lengthWords, severityAgainst } from './figureWords';
 import {
   findingsSay,
@@ -75,7 +75,7 @@ function tubeReport({ state, type, limits, answers }: ReportContext, report: Par
           missing: `For what to do about it, still to be measured: ${missing.join(', ')}.`,
         }
       : { ...report, missing: `Still to be measured: ${missing.join(', ')}.` };
-  const practice = practices[state.practice];
+  const settings = settingsOf(state.practice, state.tolerances?.body.settings);
   const hinge = answers.hinge({
     tube: { outer: o, inner: i, length: l },
     rod: { diameter: r },
@@ -84,7 +84,7 @@ function tubeReport({ state, type, limits, answers }: ReportContext, report: Par
     limits: { clearance: [...clearance], endPlay: [...endPlay] },
     swage: { zone: l * swageShare, maxReduction: mostReduction, facing },
     stock: { rods: [], washers: [...washerStock] },
-    washersAllowed: practice.endPlay === 'washers',
+    washersAllowed: settings.endPlay === 'washers',
   });
   if (!hinge) return { ...report, missing: 'The tube cannot be narrower outside than inside: read it again.' };
   const points = (...list: (PointReading | undefined)[]) => list.filter((point) => point !== undefined);

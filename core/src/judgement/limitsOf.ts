@@ -12,5 +12,10 @@ export function limitsOf(state: JobState, type: InstrumentType): LimitSource {
     ownOf.get(tolerances) ??
     (Object.fromEntries(tolerances.body.changes.map(({ name, limit }) => [name, limit as Tolerance])) as OwnLimits);
   ownOf.set(tolerances, own);
-  return { family: type.family, practice: state.practice, own };
+  return {
+    family: type.family,
+    practice: state.practice,
+    own,
+    ...(tolerances.body.settings && { settings: tolerances.body.settings }),
+  };
 }

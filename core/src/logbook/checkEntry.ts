@@ -114,6 +114,18 @@ export function misfits(state: JobState, entry: NewEntry): Problem[] {
       return state.rounds.has(entry.body.round) ? [] : says('round', 'is not a round of this job');
     case 'tolerances':
       return entry.body.changes.flatMap(({ name, limit }, i) => limitProblems(name, limit, `changes/${i}/limit`));
+    case 'timer': {
+      if (state.operations.get(entry.body.operation)?.status !== 'started')
+        return says('operation', 'is not in hand: start it first');
+      const wants = entry.body.act === 'set';
+      return wants === (entry.body.minutes !== undefined)
+        ? []
+        : says('minutes', wants ? 'say how long it really was' : 'go with setting the clock only');
+    }
+    case 'estimate':
+      return state.estimates.has(entry.body.estimate) ? says('estimate', 'was given already') : [];
+    case 'agreement':
+      return state.estimates.has(entry.body.estimate) ? [] : says('estimate', 'is not an estimate of this job');
     case 'photo-marks':
       return state.photos.has(entry.body.photo) ? [] : says('photo', 'is not a photo of this job');
     default:

@@ -1,7 +1,11 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { partId, typeChangeSchema } from '../instruments/instrumentType.schema';
+import { operationName, settingsSchema } from '../plan/operation.schema';
+import type { OwnSettings } from '../practice';
 import { lengthUnits } from '../units/units';
 import {
+  agreementAnswers,
+  costKinds,
   families,
   findingKinds,
   findingStatuses,
@@ -22,6 +26,16 @@ const uuid = { type: 'string', format: 'uuid' } as const;
 const minutes = { type: 'number', minimum: 0, maximum: 100000 } as const;
 /** `group:part` or `group:*` */
 const measurePattern = { type: 'string', pattern: '^[a-z-]+:(\\*|[a-z0-9-]+)$', maxLength: 80 } as const;
+
+/** Integer minor units of a currency: cents, pence. */
+const money = { type: 'integer', minimum: -1_000_000_000, maximum: 1_000_000_000 } as const;
+const moneyRange = {
+  type: 'object',
+  properties: { low: money, likely: money, high: money },
+  required: ['low', 'likely', 'high'],
+  additionalProperties: false,
+} as const;
+export const currency = { type: 'string', pattern: '^[A-Z]{3}$' } as const;
 
 const gauge = {
   type: 'object',
@@ -212,6 +226,7 @@ export const entryBodies = {
     properties: {
       profile: { ...text(80), description: 'what this set of limits is called' },
       changes: limitChanges,
+      settings: { ...settingsSchema, description: 'sides taken otherwise than the practice takes them' },
       reason: text(1000),
     },
     required: ['profile', 'changes', 'reason'],
@@ -256,6 +271,121 @@ export const entryBodies = {
     type: 'object',
     properties: { round: uuid, note: freeText(1000) },
     required: ['round'],
+    additionalProperties: false,
+  },
+  'plan-change': {
+    type: 'object',
+    description: 'a change of the plan made by hand; the newest for an operation counts',
+    properties: {
+      operation: text(120),
+      add: {
+        type: 'object',
+        properties: { kind: operationName, part: partId },
+        required: ['kind', 'part'],
+        additionalProperties: false,
+      },
+      before: { ...text(120), description: 'the operation it is put before' },
+      minutes: {
+        type: 'object',
+        properties: { low: minutes, likely: minutes, high: minutes },
+        required: ['low', 'likely', 'high'],
+        additionalProperties: false,
+      },
+      withdrawn: { type: 'boolean', description: 'takes earlier changes of this operation back' },
+      reason: text(1000),
+    },
+    required: ['operation', 'reason'],
+    additionalProperties: false,
+  },
+  'timer': {
+    type: 'object',
+    properties: {
+      operation: text(120),
+      act: { enum: ['pause', 'resume', 'set'] },
+      minutes: { ...minutes, description: 'what was really worked so far, where the clock is set right' },
+    },
+    required: ['operation', 'act'],
+    additionalProperties: false,
+  },
+  'cost': {
+    type: 'object',
+    properties: {
+      cost: { ...uuid, description: 'stays the same; the newest entry counts' },
+      kind: { enum: costKinds },
+      what: text(200),
+      amount: { ...money, description: 'without tax' },
+      dropped: { type: 'boolean' },
+    },
+    required: ['cost', 'kind', 'what', 'amount'],
+    additionalProperties: false,
+  },
+  'estimate': {
+    type: 'object',
+    description: 'what the owner was offered, as it was worked out on that day',
+    properties: {
+      estimate: uuid,
+      title: text(120),
+      practice: { enum: practiceNames },
+      scope: { enum: scopes },
+      changeOf: { ...uuid, description: 'the agreed estimate this adds to' },
+      currency,
+      taxPercent: { type: 'number', minimum: 0, maximum: 100 },
+      lines: {
+        type: 'array',
+        maxItems: 200,
+        items: {
+          type: 'object',
+          properties: { kind: { enum: ['labour', ...costKinds] }, what: text(200), amount: moneyRange },
+          required: ['kind', 'what', 'amount'],
+          additionalProperties: false,
+        },
+      },
+      minutes: {
+        type: 'object',
+        properties: { low: minutes, likely: minutes, high: minutes },
+        required: ['low', 'likely', 'high'],
+        additionalProperties: false,
+      },
+      total: { ...moneyRange, description: 'with tax' },
+      operations: { type: 'array', items: text(120), maxItems: 1000 },
+      leaves: {
+        type: 'array',
+        maxItems: 500,
+        items: {
+          type: 'object',
+          properties: { what: text(300), why: text(1000) },
+          required: ['what', 'why'],
+          additionalProperties: false,
+        },
+      },
+      note: freeText(2000),
+    },
+    required: [
+      'estimate',
+      'title',
+      'practice',
+      'scope',
+      'currency',
+      'taxPercent',
+      'lines',
+      'minutes',
+      'total',
+      'operations',
+      'leaves',
+    ],
+    additionalProperties: false,
+  },
+  'agreement': {
+    type: 'object',
+    properties: {
+      estimate: uuid,
+      answer: { enum: agreementAnswers },
+      on: { type: 'string', format: 'date' },
+      by: { ...freeText(120), description: 'who said so' },
+      without: { type: 'array', items: text(120), maxItems: 1000, description: 'operations the owner does not want' },
+      note: freeText(2000),
+    },
+    required: ['estimate', 'answer', 'on'],
     additionalProperties: false,
   },
   'time': {
@@ -409,11 +539,16 @@ interface EntryBodies {
   'note': FromSchema<(typeof entryBodies)['note']>;
   'decision': FromSchema<(typeof entryBodies)['decision']>;
   'practice-change': FromSchema<(typeof entryBodies)['practice-change']>;
-  'tolerances': FromSchema<(typeof entryBodies)['tolerances']>;
+  'tolerances': Omit<FromSchema<(typeof entryBodies)['tolerances']>, 'settings'> & { settings?: OwnSettings };
   'pass': FromSchema<(typeof entryBodies)['pass']>;
   'round': FromSchema<(typeof entryBodies)['round']>;
   'round-skip': FromSchema<(typeof entryBodies)['round-skip']>;
   'round-over': FromSchema<(typeof entryBodies)['round-over']>;
+  'plan-change': FromSchema<(typeof entryBodies)['plan-change']>;
+  'timer': FromSchema<(typeof entryBodies)['timer']>;
+  'cost': FromSchema<(typeof entryBodies)['cost']>;
+  'estimate': FromSchema<(typeof entryBodies)['estimate']>;
+  'agreement': FromSchema<(typeof entryBodies)['agreement']>;
   'time': FromSchema<(typeof entryBodies)['time']>;
   'instrument-change': FromSchema<(typeof entryBodies)['instrument-change']>;
   'survey': FromSchema<(typeof entryBodies)['survey']>;

@@ -43,6 +43,9 @@ const open = (state: JobState): Draft => ({
   photos: new Map(state.photos),
   passes: [...state.passes],
   rounds: new Map(state.rounds),
+  planChanges: new Map(state.planChanges),
+  costs: new Map(state.costs),
+  estimates: new Map(state.estimates),
   own: new Map(),
 });
 
@@ -121,11 +124,47 @@ function operationOf(draft: Draft, operation: string, entry: Entry): OperationSt
     reason: '',
     override: '',
     cautionsAccepted: [],
+    runningSince: null,
+    workedMinutes: 0,
     ...draft.operations.get(operation),
     status: 'started',
     entry: entry.id,
     seq: entry.seq,
+    author: entry.author,
   };
+}
+
+/** Minutes on the clock of a step at a moment. */
+export const workedAt = ({ workedMinutes, runningSince }: OperationState, now: string): number =>
+  workedMinutes + (runningSince === null ? 0 : Math.max(0, Date.parse(now) - Date.parse(runningSince)) / 60_000);
+
+const ended = ({ benchTime }: Entry) => ({ endedAt: benchTime, runningSince: null });
+
+function foldTimer(draft: Draft, { body, benchTime }: EntryOf<'timer'>): void {
+  const before = draft.operations.get(body.operation);
+  if (before?.status !== 'started') return;
+  const runs = body.act === 'resume';
+  draft.operations.set(body.operation, {
+    ...before,
+    workedMinutes: body.act === 'set' ? (body.minutes ?? 0) : workedAt(before, benchTime),
+    runningSince: runs ? benchTime : null,
+  });
+}
+
+/** Hand-made changes of one operation lie over each other until they are taken back. */
+function foldPlanChange(draft: Draft, entry: EntryOf<'plan-change'>): void {
+  const { operation, withdrawn } = entry.body;
+  if (withdrawn) {
+    draft.planChanges.delete(operation);
+    return;
+  }
+  const before = draft.planChanges.get(operation)?.body;
+  draft.planChanges.set(operation, { ...entry, body: { ...before, ...entry.body } });
+}
+
+function foldAgreement(draft: Draft, entry: EntryOf<'agreement'>): void {
+  const given = draft.estimates.get(entry.body.estimate);
+  if (given) draft.estimates.set(entry.body.estimate, { ...given, answer: entry });
 }
 
 /** The instrument an intake names: the type it brings with it, or the shipped one, with the options it has. */
@@ -210,20 +249,27 @@ function foldOne(draft: Draft, entry: Entry): void {
     case 'operation-started': {
       const { operation, cautionsAccepted } = entry.body;
       const state = operationOf(draft, operation, entry);
-      draft.operations.set(operation, { ...state, cautionsAccepted, startedAt: entry.benchTime, endedAt: null });
+      draft.operations.set(operation, {
+        ...state,
+        cautionsAccepted,
+        startedAt: entry.benchTime,
+        endedAt: null,
+        runningSince: entry.benchTime,
+        workedMinutes: 0,
+      });
       return;
     }
     case 'operation-done': {
       const { operation, title, minutes, cures, override = '' } = entry.body;
       const state = operationOf(draft, operation, entry);
-      draft.operations.set(operation, { ...state, status: 'done', title, minutes, override, endedAt: entry.benchTime });
+      draft.operations.set(operation, { ...state, status: 'done', title, minutes, override, ...ended(entry) });
       setFindings(draft, cures, 'cured', entry, '');
       return disturb(draft, entry.body.disturbs, { entry: entry.id, operation, title });
     }
     case 'operation-skipped': {
       const { operation, title, reason, leaves } = entry.body;
       const state = operationOf(draft, operation, entry);
-      draft.operations.set(operation, { ...state, status: 'skipped', title, reason, endedAt: entry.benchTime });
+      draft.operations.set(operation, { ...state, status: 'skipped', title, reason, ...ended(entry) });
       return setFindings(draft, leaves, 'stop-gap', entry, reason);
     }
     case 'practice-change':
@@ -236,6 +282,18 @@ function foldOne(draft: Draft, entry: Entry): void {
     case 'note':
       draft.notes.push(entry);
       return;
+    case 'plan-change':
+      return foldPlanChange(draft, entry);
+    case 'timer':
+      return foldTimer(draft, entry);
+    case 'cost':
+      draft.costs.set(entry.body.cost, entry.body);
+      return;
+    case 'estimate':
+      draft.estimates.set(entry.body.estimate, { estimate: entry, answer: null });
+      return;
+    case 'agreement':
+      return foldAgreement(draft, entry);
     case 'time':
       draft.times.push(entry);
       return;

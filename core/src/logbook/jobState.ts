@@ -61,6 +61,18 @@ export interface OperationState {
   reason: string;
   override: string;
   cautionsAccepted: string[];
+  /** since when its clock runs, ISO; null while it stands */
+  runningSince: string | null;
+  /** minutes worked before the clock last started */
+  workedMinutes: number;
+  /** who started or ended it last */
+  author: string;
+}
+
+/** An estimate given to the owner, and what was said to it. */
+export interface EstimateState {
+  estimate: EntryOf<'estimate'>;
+  answer: EntryOf<'agreement'> | null;
 }
 
 /** A part that has been taken off and is not back yet. */
@@ -162,6 +174,12 @@ export interface JobState {
   tolerances: EntryOf<'tolerances'> | null;
   passes: readonly PassState[];
   rounds: ReadonlyMap<string, RoundState>;
+  /** changes of the plan made by hand, one for each operation, in the order they were first made */
+  planChanges: ReadonlyMap<string, EntryOf<'plan-change'>>;
+  /** parts, materials and outside work, dropped ones among them */
+  costs: ReadonlyMap<string, NewEntryOf<'cost'>['body']>;
+  /** in the order they were given */
+  estimates: ReadonlyMap<string, EstimateState>;
   signOff: EntryOf<'sign-off'> | null;
 }
 
@@ -190,6 +208,9 @@ export const emptyJobState: JobState = {
   tolerances: null,
   passes: [],
   rounds: new Map(),
+  planChanges: new Map(),
+  costs: new Map(),
+  estimates: new Map(),
   signOff: null,
 };
 

@@ -1,9 +1,9 @@
 import { removableNames, type InstrumentType } from '../instruments';
-import { judgeJob } from '../judgement';
+import type { JobJudgement } from '../judgement';
 import type { JobState } from '../logbook';
 import { isOpenStatus } from '../findings';
 import { stages, type Stage } from '../vocabulary';
-import { jobPlan } from './jobPlan';
+import { isOpenStep, type JobPlan } from './jobPlan';
 
 /** What the bench shows of one ticket. Plain data. */
 export interface BenchSummary {
@@ -28,22 +28,34 @@ export interface BenchSummary {
   dueBy: string | null;
   done: number;
   steps: number;
+  /** steps that are done and have to be looked at again */
+  again: number;
+  /** steps the owner has not agreed to yet */
+  toAgree: number;
   signedOff: boolean;
 }
 
 const mostBlocks = 3;
 
-/** One ticket, summed up for the bench. */
-export function benchSummary(state: JobState, type: InstrumentType, now: string): BenchSummary | null {
+/** One ticket, summed up for the bench from its judgement and its plan. */
+export function benchSummary(
+  state: JobState,
+  type: InstrumentType,
+  { judgement, plan }: { judgement: JobJudgement; plan: JobPlan },
+  now: string,
+): BenchSummary | null {
   const { intake } = state;
   if (!intake) return null;
-  const judgement = judgeJob(state, type);
   const names = removableNames(type);
-  const { steps, next } = jobPlan(state, type, judgement, now);
+  const { steps, next } = plan;
   const signedOff = state.signOff !== null;
   const waiting = steps.find(({ status }) => status === 'waiting');
   const current = next ?? waiting ?? steps.at(-1);
-  const shut = waiting?.gate.filter(({ open }) => !open).map(({ why }) => why) ?? [];
+  const shut = [
+    ...(waiting?.gate.filter(({ open }) => !open).map(({ why }) => why) ?? []),
+    ...(waiting?.agreement === 'to-agree' ? [`the owner’s word on “${waiting.title}”`] : []),
+    ...(waiting?.agreement === 'refused' ? [`a decision: the owner refused “${waiting.title}”`] : []),
+  ];
   const count = (states: Iterable<{ state: string }>, wanted: string) =>
     [...states].filter((x) => x.state === wanted).length;
   const finished = ({ status }: { status: string }) => status === 'done' || status === 'skipped' || status === 'curing';
@@ -74,6 +86,8 @@ export function benchSummary(state: JobState, type: InstrumentType, now: string)
     dueBy: intake.dueBy ?? null,
     done: steps.filter(finished).length,
     steps: steps.length,
+    again: steps.filter((step) => step.again !== null).length,
+    toAgree: steps.filter((step) => step.agreement === 'to-agree' && isOpenStep(step)).length,
     signedOff,
   };
 }

@@ -1,113 +1,193 @@
-import type { Practice } from '../practice';
-import type { Family, FindingKind, Scope } from '../vocabulary';
-import type { OperationKindName } from './operations';
+import type { OwnSettings, Practice } from '../practice';
+import {
+  practiceQuestions,
+  type Family,
+  type FindingKind,
+  type PracticeQuestion,
+  type PracticeSettings,
+  type Scope,
+} from '../vocabulary';
 
+/** What a rule is tried against. */
 export interface CureContext {
   family: Family;
   body: 'metal' | 'wood';
   scope: Scope;
   practice: Practice;
+  /** the sides taken, whatever the practice's own are */
+  settings: PracticeSettings;
   severity: number;
 }
 
-type Cure = { operations: readonly OperationKindName[] } | { left: string };
-type CureRule = (context: CureContext) => Cure;
+/** When a rule holds: everything it names must be so. */
+export interface RuleCondition {
+  body?: 'metal' | 'wood';
+  scope?: Scope;
+  families?: readonly Family[];
+  settings?: OwnSettings;
+  severityBelow?: number;
+}
 
-const by = (...operations: OperationKindName[]): Cure => ({ operations });
-const always =
-  (...operations: OperationKindName[]): CureRule =>
-  () =>
-    by(...operations);
-const keeper = ({ practice }: CureContext) => practice.name === 'keeper';
-const wood = ({ body }: CureContext) => body === 'wood';
+/** What is done about a kind of finding, or why nothing is. */
+export interface CureRule {
+  finding: FindingKind;
+  when?: RuleCondition;
+  operations?: readonly string[];
+  /** why it is left; `{practice}` stands for the name of the practice */
+  left?: string;
+}
+
+/** Work that is done whatever was found. */
+export interface StandingRule {
+  operation: string;
+  when?: RuleCondition;
+}
+
+const cure = (finding: FindingKind, ...operations: string[]): CureRule => ({ finding, operations });
+const cureWhen = (when: RuleCondition, finding: FindingKind, ...operations: string[]): CureRule => ({
+  finding,
+  when,
+  operations,
+});
+const leaveWhen = (when: RuleCondition, finding: FindingKind, left: string): CureRule => ({ finding, when, left });
+
+const wood = { body: 'wood' } as const;
+const reversible = { settings: { originality: 'reversible' } } as const;
+const leaveHoles = { settings: { tuning: 'leave-holes' } } as const;
 
 /**
- * What cures each kind of finding. The deepest sound cure that the practice allows, the one that removes least where
- * there is a choice; or the reason why the practice leaves it.
+ * What cures each kind of finding: the deepest sound cure the practice allows, the one that removes least where there
+ * is a choice; or the reason why it is left. For each kind the first rule that fits counts; the last fits always.
  */
-export const cureRules: Record<FindingKind, CureRule> = {
-  'body-bent': (c) => {
-    if (wood(c)) return by('ease-warped-wood');
-    return keeper(c) ? by('press-body-straight') : by('straighten-body');
-  },
-  'bell-turned': always('turn-bell'),
-  'dent': (c) =>
-    c.practice.smallDents === 'leave' && c.severity < 3
-      ? { left: `${c.practice.title} leaves a dent away from a seal: raising it stretches metal each time.` }
-      : by('raise-dent'),
-  'seam-open': always('resolder-seam'),
-  'hole-unsoldered': (c) => (wood(c) ? by('bush-hole') : by('resolder-hole')),
-  'post-loose': (c) => (wood(c) ? by('secure-post-wood') : by('secure-post')),
-  'post-stripped': (c) => (wood(c) ? by('bush-post') : by('secure-post')),
-  'post-leaning': always('true-post'),
-  'crack': (c) => {
-    if (!wood(c)) return by('braze-crack');
-    return keeper(c) ? by('fill-crack-reversibly') : by('fill-crack');
-  },
-  'stuck-part': (c) => (keeper(c) ? by('warm-stuck') : by('soak-stuck')),
-  'broken-screw': always('extract-screw'),
-  'rim-warped': (c) => {
-    if (wood(c)) return by('reface-rim');
-    return keeper(c) ? by('raise-rim') : by('dress-rim');
-  },
-  'hole-oval': (c) => (wood(c) ? by('ream-hole-round') : by('round-hole')),
-  'rim-chipped': (c) => {
-    if (wood(c)) return by('reface-rim');
-    return keeper(c) ? by('raise-rim') : by('dress-rim');
-  },
-  'joint-loose': (c) => {
-    if (wood(c)) return by('recork-tenon');
-    return c.practice.tenon === 'creep-and-lap' ? by('creep-tenon') : by('expand-tenon');
-  },
-  'joint-tight': always('ease-tenon'),
-  'receiver-oval': always('true-receiver'),
-  'tenon-gouged': (c) => (keeper(c) ? by('sleeve-tenon') : by('replace-tenon')),
-  'cork-worn': always('renew-cork'),
-  'key-bent': always('straighten-key'),
-  'rod-bent': always('straighten-rod'),
-  'pivot-worn': always('refit-pivot'),
-  'hinge-loose': (c) => (keeper(c) ? by('sleeve-key') : by('swage-key')),
-  'end-play': (c) => {
-    if (c.practice.endPlay === 'new-tube') return by('sleeve-key');
-    return c.severity === 1 ? by('washer-key') : by('swage-key');
-  },
-  'spring-weak': always('retension-spring'),
-  'spring-missing': always('renew-spring'),
-  'pad-worn': always('replace-pad'),
-  'pad-leaking': (c) => (c.practice.levelling === 'shim-or-float' ? by('shim-pad') : by('reseat-pad')),
-  'grommet-cracked': always('renew-grommet'),
-  'adjuster-out': always('set-adjuster'),
-  'lost-motion': always('take-up-lost-motion'),
-  'noise': always('quiet-noise'),
-  'tarnish': (c) => (c.practice.tarnish === 'wash-only' ? by('wash-finish') : by('polish')),
-  'tuning-low': (c) =>
-    c.practice.tuning === 'leave-holes'
-      ? { left: 'Keeper does not cut an original tone hole; the pitch is recorded as it is.' }
-      : by('file-hole-up', 'check-pitch'),
-  'tuning-high': (c) =>
-    c.practice.tuning === 'leave-holes'
-      ? { left: 'Keeper does not alter an original tone hole; the pitch is recorded as it is.' }
-      : by('fill-hole-down', 'check-pitch'),
-  'dirt': (c) => (wood(c) ? by('clean-wood') : by('clean')),
-};
+export const cureRules: readonly CureRule[] = [
+  cureWhen(wood, 'body-bent', 'ease-warped-wood'),
+  cureWhen({ settings: { straightening: 'slow-pressure' } }, 'body-bent', 'press-body-straight'),
+  cure('body-bent', 'straighten-body'),
+  cure('bell-turned', 'turn-bell'),
+  leaveWhen(
+    { settings: { smallDents: 'leave' }, severityBelow: 3 },
+    'dent',
+    '{practice} leaves a dent away from a seal: raising it stretches metal each time.',
+  ),
+  cure('dent', 'raise-dent'),
+  cure('seam-open', 'resolder-seam'),
+  cureWhen(wood, 'hole-unsoldered', 'bush-hole'),
+  cure('hole-unsoldered', 'resolder-hole', 'look-again'),
+  cureWhen(wood, 'post-loose', 'secure-post-wood'),
+  cure('post-loose', 'secure-post'),
+  cureWhen(wood, 'post-stripped', 'bush-post'),
+  cure('post-stripped', 'secure-post'),
+  cure('post-leaning', 'true-post'),
+  cureWhen({ body: 'metal' }, 'crack', 'braze-crack'),
+  cureWhen(reversible, 'crack', 'fill-crack-reversibly'),
+  cure('crack', 'fill-crack'),
+  cureWhen(reversible, 'stuck-part', 'warm-stuck'),
+  cure('stuck-part', 'soak-stuck'),
+  cure('broken-screw', 'extract-screw'),
+  cureWhen(wood, 'rim-warped', 'reface-rim'),
+  cureWhen(reversible, 'rim-warped', 'raise-rim'),
+  cure('rim-warped', 'dress-rim'),
+  cureWhen(wood, 'hole-oval', 'ream-hole-round'),
+  cure('hole-oval', 'round-hole'),
+  cureWhen(wood, 'rim-chipped', 'reface-rim'),
+  cureWhen(reversible, 'rim-chipped', 'raise-rim'),
+  cure('rim-chipped', 'dress-rim'),
+  cureWhen(wood, 'joint-loose', 'recork-tenon'),
+  cureWhen({ settings: { tenon: 'creep-and-lap' } }, 'joint-loose', 'creep-tenon'),
+  cure('joint-loose', 'expand-tenon'),
+  cure('joint-tight', 'ease-tenon'),
+  cure('receiver-oval', 'true-receiver'),
+  cureWhen(reversible, 'tenon-gouged', 'sleeve-tenon'),
+  cure('tenon-gouged', 'replace-tenon'),
+  cure('cork-worn', 'renew-cork'),
+  cure('key-bent', 'straighten-key'),
+  cure('rod-bent', 'straighten-rod'),
+  cure('pivot-worn', 'refit-pivot'),
+  cureWhen(reversible, 'hinge-loose', 'sleeve-key'),
+  cure('hinge-loose', 'swage-key'),
+  cureWhen({ settings: { endPlay: 'new-tube' } }, 'end-play', 'sleeve-key'),
+  cureWhen({ severityBelow: 2 }, 'end-play', 'washer-key'),
+  cure('end-play', 'swage-key'),
+  cure('spring-weak', 'retension-spring'),
+  cure('spring-missing', 'renew-spring'),
+  cure('pad-worn', 'replace-pad'),
+  cureWhen({ settings: { levelling: 'shim-or-float' } }, 'pad-leaking', 'shim-pad'),
+  cure('pad-leaking', 'reseat-pad'),
+  cure('grommet-cracked', 'renew-grommet'),
+  cure('adjuster-out', 'set-adjuster'),
+  cure('lost-motion', 'take-up-lost-motion'),
+  cure('noise', 'quiet-noise'),
+  cureWhen({ settings: { tarnish: 'wash-only' } }, 'tarnish', 'wash-finish'),
+  cure('tarnish', 'polish'),
+  leaveWhen(leaveHoles, 'tuning-low', '{practice} does not cut an original tone hole; the pitch is recorded as it is.'),
+  cure('tuning-low', 'file-hole-up', 'check-pitch'),
+  leaveWhen(
+    leaveHoles,
+    'tuning-high',
+    '{practice} does not alter an original tone hole; the pitch is recorded as it is.',
+  ),
+  cure('tuning-high', 'fill-hole-down', 'check-pitch'),
+  cureWhen(wood, 'dirt', 'clean-wood'),
+  cure('dirt', 'clean'),
+];
+
+/**
+ * Work of an overhaul that covers a finding wherever it lies, as long as that work is still to come: a worn pad needs
+ * no step of its own where every pad is renewed.
+ */
+export const coverRules: readonly CureRule[] = [
+  cureWhen({ scope: 'overhaul', settings: { pads: 'renew-all' } }, 'pad-worn', 'renew-pads'),
+  cureWhen({ scope: 'overhaul', settings: { pads: 'renew-all' } }, 'pad-leaking', 'renew-pads'),
+  cureWhen({ scope: 'overhaul' }, 'cork-worn', 'renew-corks'),
+];
+
+const overhaul = { scope: 'overhaul' } as const;
+const standing = (operation: string, when: RuleCondition = overhaul): StandingRule => ({
+  operation,
+  when,
+});
+const holding = (settings: OwnSettings): RuleCondition => ({ ...overhaul, settings });
 
 /** What is done whatever was found, in an overhaul and in a repair. */
-export function standingOperations({ scope, body, practice }: Omit<CureContext, 'severity'>): OperationKindName[] {
-  const last: OperationKindName[] = ['play-test', 'hand-over'];
-  if (scope === 'repair') return last;
-  return [
-    'photograph',
-    'survey',
-    'strip',
-    body === 'wood' ? 'clean-wood' : 'clean',
-    ...(practice.rims === 'dress-every' && body === 'metal' ? (['dress-all-rims'] as const) : []),
-    'refit-keys',
-    practice.tarnish === 'wash-only' ? 'wash-finish' : 'polish',
-    'renew-corks',
-    practice.pads === 'renew-all' ? 'renew-pads' : 'keep-pads',
-    'assemble',
-    'bring-in-links',
-    'balance-springs',
-    ...last,
-  ];
+export const standingRules: readonly StandingRule[] = [
+  standing('photograph'),
+  standing('test-play'),
+  standing('survey'),
+  standing('pad-stand'),
+  standing('strip'),
+  standing('clean-wood', { ...overhaul, body: 'wood' }),
+  standing('clean', { ...overhaul, body: 'metal' }),
+  standing('dress-all-rims', { ...holding({ rims: 'dress-every' }), body: 'metal' }),
+  standing('test-joints'),
+  standing('refit-keys'),
+  standing('wash-finish', holding({ tarnish: 'wash-only' })),
+  standing('polish', holding({ tarnish: 'polish' })),
+  standing('renew-corks'),
+  standing('renew-pads', holding({ pads: 'renew-all' })),
+  standing('renew-aged-pads', holding({ pads: 'keep-sound', padLife: 'age' })),
+  standing('keep-pads', holding({ pads: 'keep-sound', padLife: 'condition' })),
+  standing('assemble'),
+  standing('seat-clamped', holding({ seating: 'clamp-and-warm' })),
+  standing('bring-in-links'),
+  standing('balance-springs'),
+  { operation: 'play-test' },
+  standing('photograph-after'),
+  { operation: 'hand-over' },
+];
+
+/** Does a condition hold here? Nothing named means always. */
+export function holds(when: RuleCondition | undefined, context: CureContext): boolean {
+  if (!when) return true;
+  const { body, scope, families, settings = {}, severityBelow } = when;
+  return (
+    (body === undefined || body === context.body) &&
+    (scope === undefined || scope === context.scope) &&
+    (families?.includes(context.family) ?? true) &&
+    (severityBelow === undefined || context.severity < severityBelow) &&
+    questionsOf(when).every((question) => settings[question] === context.settings[question])
+  );
 }
+
+/** The questions of the practice on which a condition rests. */
+export const questionsOf = (when: RuleCondition | undefined): PracticeQuestion[] =>
+  practiceQuestions.filter((question) => when?.settings?.[question] !== undefined);

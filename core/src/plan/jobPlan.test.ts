@@ -98,7 +98,8 @@ describe('the plan of a job', () => {
 });
 
 describe('the bench', () => {
-  const summary = (job: TestJob) => benchSummary(job.state, sax, job.now) as BenchSummary;
+  const summary = (job: TestJob) =>
+    benchSummary(job.state, sax, { judgement: judgeJob(job.state, sax), plan: plan(job) }, job.now) as BenchSummary;
   test('sums a ticket up', () => {
     const { job } = crooked();
     expect(summary(job)).toMatchObject({

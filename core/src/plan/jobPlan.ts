@@ -1,11 +1,14 @@
 import { isOpenStatus } from '../findings';
 import { partNames, type InstrumentType } from '../instruments';
 import type { FindingState, JobState, OperationState } from '../logbook';
-import { measureStateWords, reportedGroups, stateOf, type JobJudgement } from '../judgement';
-import type { MeasureGroup } from '../vocabulary';
-import { operationKind, type OperationKindName } from './operations';
-import { operationTitle, planOverhaul } from './planOverhaul';
-import type { PlannedOperation } from './plan.schema';
+import { limitsOf, measureStateWords, reportedGroups, stateOf, type JobJudgement } from '../judgement';
+import { settingsOf, tolerance, toleranceWords, type Tolerance } from '../practice';
+import type { MeasureGroup, PassKind, PracticeSettings, ToleranceName } from '../vocabulary';
+import { learnedFor, type LearnedFactor, type LearnedTimes } from './learnTimes';
+import { tableWith, type OperationKind, type OperationTable } from './operations';
+import { howLines, operationTitle, planOverhaul } from './planOverhaul';
+import type { CustomWork, PlanInput, PlannedOperation, PlanOutput } from './plan.schema';
+import { establishes, spoiltSteps, type Spoilt } from './spoilt';
 
 /** One fresh measure a step asks for, and whether it is there. */
 export interface GateCheck {
@@ -18,6 +21,17 @@ export interface GateCheck {
 
 export type StepStatus = 'done' | 'skipped' | 'started' | 'curing' | 'ready' | 'waiting';
 
+/** A limit that says when a step is good. */
+export interface ReachedAt {
+  name: ToleranceName;
+  words: string;
+  unit: string;
+  limit: Tolerance;
+}
+
+/** What the owner has said about a step: nothing asked yet is null. */
+export type StepAgreement = 'agreed' | 'to-agree' | 'refused' | null;
+
 export interface Step extends PlannedOperation {
   status: StepStatus;
   state: OperationState | null;
@@ -28,18 +42,40 @@ export interface Step extends PlannedOperation {
   curingUntil: string | null;
   tools: readonly string[];
   how: readonly string[];
+  loop: readonly PassKind[];
+  reach: ReachedAt[];
+  /** why it has to be looked at again although it was done; null when it stands */
+  again: (Spoilt & { title: string }) | null;
+  agreement: StepAgreement;
+  /** what the shop's own clock says, and the minutes of the table it was applied to */
+  learned: (LearnedFactor & { table: number }) | null;
 }
 
 export interface JobPlan {
   steps: Step[];
   left: { finding: FindingState; reason: string }[];
+  /** hand-made changes the rules do not allow now */
+  unkept: PlanOutput['unkept'];
   /** the step hands should go to next; null when none is ready */
   next: Step | null;
   minutesLeft: { low: number; likely: number; high: number };
 }
 
+/** What a shop brings to a plan beside the shipped tables. */
+export interface PlanBasis {
+  custom?: CustomWork;
+  /** own cautions by kind of operation */
+  cautionsFor?: Readonly<Record<string, readonly string[]>>;
+  learned?: LearnedTimes;
+  /** whose hands: their own times count first */
+  person?: string;
+}
+
 /** Groups this version can measure; a gate asks only for what a technician can give it. */
 const measurable = new Set<string>(['pad', 'rim', ...reportedGroups]);
+
+/** Looking at a step again is less than doing it: these shares of its minutes, low, likely and high. */
+const againShare = { low: 0.2, likely: 0.5, high: 1 } as const;
 
 /** Findings that ask for work, or asked for it before it was done. */
 const planned = (finding: FindingState) =>
@@ -52,14 +88,14 @@ function concernedParts(state: JobState, group: string): string[] {
   return [...parts];
 }
 
-function gateOf(
-  operation: PlannedOperation,
+function checksOf(
+  measures: readonly string[],
   state: JobState,
   judgement: JobJudgement,
   names: ReadonlyMap<string, string>,
 ): GateCheck[] {
   const checks: GateCheck[] = [];
-  for (const need of operation.needs) {
+  for (const need of measures) {
     const [group = '', part = ''] = need.split(':');
     if (!measurable.has(group)) continue;
     for (const concerned of part === '*' ? concernedParts(state, group) : [part]) {
@@ -85,54 +121,198 @@ function stillDone(operation: { cures: readonly string[] }, done: OperationState
 
 const after = (iso: string, minutes: number) => new Date(Date.parse(iso) + minutes * 60_000).toISOString();
 
-/**
- * The plan of a job as it stands: the operations its findings and practice ask for, each with its status, what it waits
- * for, which fresh readings its gate wants, and what cures until when.
- *
- * @param now the time at the bench, ISO 8601: decides what is still curing
- */
-export function jobPlan(state: JobState, type: InstrumentType, judgement: JobJudgement, now: string): JobPlan {
-  const names = partNames(type);
-  const findings = [...state.findings.values()].filter(planned);
+/** The sides this job takes: its practice, and what it took up otherwise. */
+export const jobSettings = (state: JobState): PracticeSettings =>
+  settingsOf(state.practice, state.tolerances?.body.settings);
+
+/** What the plan of a job is made from: its findings and practice, its instrument, what is done and changed by hand. */
+export function planInputOf(state: JobState, type: InstrumentType, custom?: CustomWork): PlanInput {
   const ended = [...state.operations.values()].filter(({ status }) => status === 'done');
-  const { operations, left } = planOverhaul({
+  return {
     family: type.family,
     body: type.body,
     practice: state.practice,
     scope: state.intake?.scope ?? 'repair',
-    findings: findings.map(({ finding, kind, part, severity }) => ({ id: finding, kind, part, severity })),
+    size: { pads: type.pads.length, keys: type.keys.length, holes: type.holes.length },
+    findings: [...state.findings.values()]
+      .filter(planned)
+      .map(({ finding, kind, part, severity }) => ({ id: finding, kind, part, severity })),
     done: ended.map(({ operation }) => operation),
+    byHand: [...state.planChanges.values()].map(({ body: { operation, add, before, minutes, reason } }) => ({
+      operation,
+      reason,
+      ...(add && { add }),
+      ...(before !== undefined && { before }),
+      ...(minutes && { minutes }),
+    })),
+    ...(state.tolerances?.body.settings && { settings: state.tolerances.body.settings }),
+    ...(custom && { custom }),
+  };
+}
+
+/** What the owner has agreed to and refused; null when nothing was ever agreed. */
+export function agreedWork(state: JobState): { agreed: Set<string>; refused: Set<string> } | null {
+  const agreed = new Set<string>();
+  const refused = new Set<string>();
+  let asked = false;
+  for (const { estimate, answer } of state.estimates.values()) {
+    if (!answer) continue;
+    const { operations, changeOf } = estimate.body;
+    const without = new Set(answer.body.without ?? []);
+    const yes = answer.body.answer !== 'refused';
+    // A first estimate that was refused settles nothing: another will be given.
+    if (!yes && changeOf === undefined) continue;
+    asked ||= yes;
+    for (const id of operations) {
+      const [into, outOf] = yes && !without.has(id) ? [agreed, refused] : [refused, agreed];
+      into.add(id);
+      outOf.delete(id);
+    }
+  }
+  return asked ? { agreed, refused } : null;
+}
+
+function agreementOf(id: string, work: ReturnType<typeof agreedWork>): StepAgreement {
+  if (!work) return null;
+  if (work.agreed.has(id)) return 'agreed';
+  return work.refused.has(id) ? 'refused' : 'to-agree';
+}
+
+/** The step's minutes as the shop's own clock has them. */
+function learnedMinutes(
+  { kind, minutes }: PlannedOperation,
+  type: InstrumentType,
+  { learned, person }: PlanBasis,
+): Pick<Step, 'minutes' | 'learned'> {
+  const known = learned ? learnedFor(learned, kind, type.family, person) : null;
+  if (!known) return { minutes, learned: null };
+  const by = (x: number) => Math.max(1, Math.round(x * known.factor));
+  return {
+    minutes: { low: by(minutes.low), likely: by(minutes.likely), high: by(minutes.high) },
+    learned: { ...known, table: minutes.likely },
+  };
+}
+
+const shareOf = ({ low, likely, high }: Step['minutes']): Step['minutes'] => ({
+  low: Math.max(1, Math.round(low * againShare.low)),
+  likely: Math.max(1, Math.round(likely * againShare.likely)),
+  high: Math.max(1, Math.round(high * againShare.high)),
+});
+
+/** Are fresh readings there for all that a step set, and are they all good? Then it need not be looked at again. */
+function provedAgain(operation: PlannedOperation, state: JobState, judgement: JobJudgement): boolean {
+  return establishes(operation).every((measure) => {
+    const checks = checksOf([measure], state, judgement, new Map());
+    return checks.length > 0 && checks.every(({ part, group }) => stateOf(judgement, group, part) === 'within');
   });
+}
+
+/** Steps that are done and have lost their worth, but for those that fresh readings prove anew. */
+function stepsAgain(
+  operations: readonly PlannedOperation[],
+  table: OperationTable,
+  state: JobState,
+  judgement: JobJudgement,
+  refused: ReadonlySet<string>,
+): Map<string, Spoilt> {
+  const doneAt = (id: string) => {
+    const found = state.operations.get(id);
+    return found?.status === 'done' ? found.seq : null;
+  };
+  const dropped = (id: string) => state.operations.get(id)?.status === 'skipped' || refused.has(id);
+  const spoilt = spoiltSteps(operations, table, { doneAt, dropped });
+  for (const operation of operations) {
+    const { by, measure } = spoilt.get(operation.id) ?? {};
+    if (by === undefined || measure === null || doneAt(by) === null) continue;
+    if (provedAgain(operation, state, judgement)) spoilt.delete(operation.id);
+  }
+  return spoilt;
+}
+
+/**
+ * The plan of a job as it stands: the operations its findings and practice ask for, each with its status, what it waits
+ * for, which fresh readings its gate wants, what cures until when, and what has to be looked at again.
+ *
+ * @param now the time at the bench, ISO 8601: decides what is still curing
+ * @param basis what the shop brings: its own work, cautions and times
+ */
+export function jobPlan(
+  state: JobState,
+  type: InstrumentType,
+  judgement: JobJudgement,
+  now: string,
+  basis: PlanBasis = {},
+): JobPlan {
+  const names = partNames(type);
+  const table = tableWith(basis.custom?.operations);
+  const settings = jobSettings(state);
+  const limits = limitsOf(state, type);
+  const { operations, left, unkept } = planOverhaul(planInputOf(state, type, basis.custom));
+  const work = agreedWork(state);
+  const spoilt = stepsAgain(operations, table, state, judgement, work?.refused ?? new Set());
+  const titleOf = ({ kind, part }: PlannedOperation) => operationTitle(kind, names.get(part) ?? part, table);
+  const titles = new Map(operations.map((operation) => [operation.id, titleOf(operation)]));
 
   const byId = new Map<string, Step>();
   const steps = operations.map((operation): Step => {
-    const kind = operation.kind as OperationKindName;
-    const { tools, how } = operationKind(kind);
+    const kind = table.get(operation.kind) as OperationKind;
     const opState = state.operations.get(operation.id) ?? null;
+    const spoiltBy = spoilt.get(operation.id);
+    const again = spoiltBy ? { ...spoiltBy, title: titles.get(spoiltBy.by) ?? spoiltBy.by } : null;
     const over =
-      opState && (opState.status === 'skipped' || (opState.status === 'done' && stillDone(operation, opState, state)));
+      !again &&
+      opState &&
+      (opState.status === 'skipped' || (opState.status === 'done' && stillDone(operation, opState, state)));
     const curing =
       over && opState.status === 'done' && opState.endedAt ? after(opState.endedAt, operation.unattended) : null;
     const curingUntil = curing !== null && curing > now ? curing : null;
 
-    const waitsFor = operation.after.flatMap(({ id, reason }) => {
+    const waitsFor = new Map<string, Step['waitsFor'][number]>();
+    for (const { id, reason } of operation.after) {
       const before = byId.get(id);
-      if (!before || before.status === 'skipped' || (before.status === 'done' && !before.curingUntil)) return [];
-      return [{ id, title: before.title, reason, until: before.curingUntil }];
-    });
-    const gate = gateOf(operation, state, judgement, names);
+      if (!before) continue;
+      const behind = before.status === 'skipped' || (before.status === 'done' && !before.curingUntil);
+      // What was done out of its order does not open the way: whatever it waits for is waited for here too.
+      if (!behind) waitsFor.set(id, { id, title: before.title, reason, until: before.curingUntil });
+      else for (const each of before.waitsFor) if (!waitsFor.has(each.id)) waitsFor.set(each.id, each);
+    }
+    const gate = checksOf(operation.needs, state, judgement, names);
+    const agreement = agreementOf(operation.id, work);
     const status = ((): StepStatus => {
-      if (over) return curingUntil ? 'curing' : opState.status;
+      if (over) return curingUntil ? 'curing' : (opState.status as 'done' | 'skipped');
       if (opState?.status === 'started') return 'started';
-      return waitsFor.length > 0 || gate.some(({ open }) => !open) ? 'waiting' : 'ready';
+      const unagreed = agreement === 'to-agree' || agreement === 'refused';
+      return waitsFor.size > 0 || unagreed || gate.some(({ open }) => !open) ? 'waiting' : 'ready';
     })();
-    const title = operationTitle(kind, names.get(operation.part) ?? operation.part);
-    const step: Step = { ...operation, title, status, state: opState, waitsFor, gate, curingUntil, tools, how };
+    const timed = learnedMinutes(operation, type, basis);
+    const cautions = [...operation.cautions, ...(basis.cautionsFor?.[operation.kind] ?? [])];
+    const step: Step = {
+      ...operation,
+      ...timed,
+      minutes: again ? shareOf(timed.minutes) : timed.minutes,
+      title: titles.get(operation.id) ?? operation.title,
+      cautions: [...new Set(cautions)],
+      status,
+      state: opState,
+      waitsFor: [...waitsFor.values()],
+      gate,
+      curingUntil,
+      tools: kind.tools,
+      how: howLines(kind, settings),
+      loop: kind.loop ?? [],
+      reach: (kind.reach ?? []).flatMap((name) => {
+        const limit = tolerance(name, limits);
+        const { words, unit } = toleranceWords[name];
+        return limit === null ? [] : [{ name, words, unit, limit }];
+      }),
+      again,
+      agreement,
+    };
     byId.set(step.id, step);
     return step;
   });
 
-  const open = steps.filter(({ status }) => status === 'ready' || status === 'waiting' || status === 'started');
+  const open = steps.filter(isOpenStep);
   const sum = (which: 'low' | 'likely' | 'high') => open.reduce((total, { minutes }) => total + minutes[which], 0);
   return {
     steps,
@@ -140,7 +320,12 @@ export function jobPlan(state: JobState, type: InstrumentType, judgement: JobJud
       const found = state.findings.get(finding);
       return found ? [{ finding: found, reason }] : [];
     }),
+    unkept,
     next: steps.find(({ status }) => status === 'started') ?? steps.find(({ status }) => status === 'ready') ?? null,
     minutesLeft: { low: sum('low'), likely: sum('likely'), high: sum('high') },
   };
 }
+
+/** Is there still something to do on it? */
+export const isOpenStep = ({ status }: Pick<Step, 'status'>): boolean =>
+  status === 'ready' || status === 'waiting' || status === 'started';

@@ -1,5 +1,4 @@
-import type { CautionId } from '../cautions';
-import type { Stage } from '../vocabulary';
+import type { BenchResource, PassKind, PracticeQuestion, Stage, ToleranceName } from '../vocabulary';
 
 /** One kind of work. `{part}` in a title or a measure stands for the part it is done on. */
 export interface OperationKind {
@@ -13,11 +12,32 @@ export interface OperationKind {
   disturbs: readonly string[];
   /** measures that must be fresh before it */
   needs: readonly string[];
-  cautions: readonly CautionId[];
+  /** ids of the cautions that travel with it */
+  cautions: readonly string[];
   tools: readonly string[];
   how: readonly string[];
   /** can be undone without loss */
   reversible: boolean;
+  /** its time grows with how many of these the instrument has */
+  scalesWith?: 'pads' | 'keys' | 'holes';
+  /** what it holds while it is worked and while it cures */
+  resource?: BenchResource;
+  /** corrections it goes in: act a little, measure, act again */
+  loop?: readonly PassKind[];
+  /** limits that say when it is good */
+  reach?: readonly ToleranceName[];
+  /** cannot be done with the keys on the instrument */
+  keysOff?: boolean;
+  /** what a side of the practice changes about it, by `question:side` */
+  by?: Readonly<Partial<Record<`${PracticeQuestion}:${string}`, OperationTurn>>>;
+}
+
+/** How a side of the practice turns an operation: more to say, another wait, more or less time. */
+export interface OperationTurn {
+  how?: readonly string[];
+  unattended?: number;
+  /** factor on the attended time */
+  pace?: number;
 }
 
 const work = (
@@ -53,6 +73,14 @@ export const operationKinds = {
     tools: ['camera', 'plain ground', 'scale'],
     how: ['All sides before anything is touched.', 'Close-ups of every fault the owner named.'],
   }),
+  'test-play': work('intake', 'Play it where it still plays', [3, 5, 10], {
+    cautions: ['hygiene', 'leakLight'],
+    tools: ['clean mouthpiece', 'protocol card'],
+    how: [
+      'Where it still plays, from the top down; write down the note where it fails.',
+      'Not before it has been wiped out.',
+    ],
+  }),
   'survey': work('survey', 'Survey in one pass', [15, 30, 60], {
     cautions: ['hygiene', 'leakLight'],
     tools: ['leak light', 'light edge', 'feeler film'],
@@ -60,6 +88,14 @@ export const operationKinds = {
       'Joints, body, holes, mechanism mounted, springs, pads under the leak light, corks and noise.',
       'One finding for each fault: where, how bad.',
     ],
+  }),
+  'pad-stand': work('strip', 'Measure pad stand before a pad comes out', [5, 15, 30], {
+    tools: ['depth gauge', 'scriber'],
+    how: [
+      'Height above the cup edge, pad by pad: the new pad should stand the same.',
+      'Mark what will be used again by a scratch, not by a pen that rubs off.',
+    ],
+    scalesWith: 'pads',
   }),
   'strip': work('strip', 'Take the keys off and board every screw', [20, 35, 60], {
     disturbs: ['pad:*', 'link:*'],
@@ -70,6 +106,7 @@ export const operationKinds = {
       'Each screw to its own place; cylinder pivots are not interchangeable.',
       'Measure pad height above the cup before a pad is pulled.',
     ],
+    scalesWith: 'keys',
   }),
   'soak-stuck': work('free', 'Free the stuck part: {part}', [10, 20, 60], {
     unattended: 720,
@@ -99,12 +136,14 @@ export const operationKinds = {
     cautions: ['hygiene', 'solvent', 'residue'],
     tools: ['wash', 'brushes', 'swabs', 'air'],
     how: ['Wash, rinse, dry at once.', 'Look again: a doubtful seam shows best when clean.'],
+    keysOff: true,
   }),
   'clean-wood': work('free', 'Clean the body dry and oil the bore if it asks for it', [20, 35, 60], {
     unattended: 720,
     cautions: ['hygiene', 'dust', 'residue'],
     tools: ['brushes', 'swabs', 'bore oil'],
     how: ['No water in the wood. Brush and swab.', 'Let oil settle a night before measuring wood.'],
+    keysOff: true,
   }),
   'straighten-body': work('body', 'Straighten the tube: {part}', [25, 50, 120], {
     disturbs: ['body-line:{part}', 'bore:{part}', 'joint:{part}', ...standsOnBody],
@@ -114,12 +153,20 @@ export const operationKinds = {
       'Check after every few taps: push, look, push less.',
     ],
     reversible: false,
+    resource: 'vice',
+    loop: ['straighten'],
+    reach: ['bodyStraightness'],
+    keysOff: true,
   }),
   'press-body-straight': work('body', 'Ease the tube straight with slow pressure: {part}', [40, 75, 160], {
     disturbs: ['body-line:{part}', 'bore:{part}', 'joint:{part}', ...standsOnBody],
     tools: ['padded supports', 'press bar', 'straight edge'],
     how: ['Slow steady pressure, released and measured each time.', 'Leave a trace rather than work the metal twice.'],
     reversible: false,
+    resource: 'vice',
+    loop: ['straighten'],
+    reach: ['bodyStraightness'],
+    keysOff: true,
   }),
   'ease-warped-wood': work('body', 'Ease the warped wood straight: {part}', [30, 60, 150], {
     unattended: 2880,
@@ -130,6 +177,10 @@ export const operationKinds = {
       'Settle the wood at an even humidity first; clamp lightly against the bend and leave it for days.',
       'Measure, never force: a joint that will not come back is left, or goes to a maker.',
     ],
+    resource: 'vice',
+    loop: ['straighten'],
+    reach: ['bodyStraightness'],
+    keysOff: true,
   }),
   'turn-bell': work('body', 'Turn the bell back true', [30, 60, 120], {
     unattended: 20,
@@ -141,6 +192,9 @@ export const operationKinds = {
       'Guard-foot holes meet their witness marks. Refit guard and brace without strain.',
     ],
     reversible: false,
+    loop: ['turn-bell'],
+    reach: ['witnessGap'],
+    keysOff: true,
   }),
   'raise-dent': work('body', 'Raise the dent: {part}', [15, 30, 90], {
     disturbs: ['bore:{part}', 'rim:{part}', 'hole:{part}', 'pad:{part}', 'body-line:{part}'],
@@ -150,6 +204,8 @@ export const operationKinds = {
       'Reflected lines must run smooth.',
     ],
     reversible: false,
+    reach: ['boreOvality'],
+    keysOff: true,
   }),
   'fill-crack': work('body', 'Close the crack: {part}', [40, 75, 180], {
     unattended: 1440,
@@ -161,6 +217,7 @@ export const operationKinds = {
       'A full day before the wood is worked or measured.',
     ],
     reversible: false,
+    keysOff: true,
   }),
   'fill-crack-reversibly': work('body', 'Close the crack with reversible glue: {part}', [45, 90, 200], {
     unattended: 1440,
@@ -171,6 +228,7 @@ export const operationKinds = {
       'Glue that a later hand can open; a binding outside rather than a pin inside.',
       'Photograph before and after.',
     ],
+    keysOff: true,
   }),
   'braze-crack': work('body', 'Close the cracked metal: {part}', [30, 60, 120], {
     unattended: 30,
@@ -179,6 +237,7 @@ export const operationKinds = {
     tools: ['heat', 'solder', 'wire'],
     how: ['Stop the end of the crack, clean to bright metal, patch or solder.'],
     reversible: false,
+    keysOff: true,
   }),
   'resolder-seam': work('seams', 'Close the seam: {part}', [20, 40, 80], {
     unattended: 20,
@@ -191,6 +250,7 @@ export const operationKinds = {
       'Then look at the neighbours: one seam can loosen the next.',
     ],
     reversible: false,
+    keysOff: true,
   }),
   'resolder-hole': work('seams', 'Resolder the tone hole: {part}', [25, 45, 90], {
     unattended: 20,
@@ -203,6 +263,7 @@ export const operationKinds = {
       'Look at it again later: a hole that let go once is doubtful.',
     ],
     reversible: false,
+    reach: ['rimFlatness'],
   }),
   'bush-hole': work('seams', 'Bush the loose tone-hole insert: {part}', [30, 50, 90], {
     unattended: 720,
@@ -211,6 +272,7 @@ export const operationKinds = {
     tools: ['guided cutter', 'insert', 'adhesive'],
     how: ['Clean bore for the insert, glue, keep out of the main bore.'],
     reversible: false,
+    reach: ['rimFlatness'],
   }),
   'secure-post': work('seams', 'Secure the post: {part}', [15, 30, 60], {
     unattended: 20,
@@ -219,6 +281,7 @@ export const operationKinds = {
     tools: ['heat', 'solder', 'spacer at hinge length'],
     how: ['Align by the key with its real pad, or by a spacer at hinge length.', 'Steady it against its neighbour.'],
     reversible: false,
+    reach: ['postLean', 'postHeight'],
   }),
   'secure-post-wood': work('seams', 'Secure the post in the wood: {part}', [15, 25, 50], {
     unattended: 240,
@@ -229,6 +292,7 @@ export const operationKinds = {
       'A rivetted spring that is tight is left alone.',
       'Set with shellac, align by the key with its real pad thickness.',
     ],
+    reach: ['postLean', 'postHeight'],
   }),
   'bush-post': work('seams', 'Bush the stripped post hole: {part}', [30, 50, 90], {
     unattended: 720,
@@ -240,17 +304,28 @@ export const operationKinds = {
       'Flush or just below; never into the bore. Wax what must come out again.',
     ],
     reversible: false,
+    reach: ['postLean', 'postHeight'],
   }),
   'true-post': work('seams', 'True the leaning post: {part}', [10, 20, 40], {
     disturbs: ['post:{part}', 'hinge:*', 'pad:{part}'],
     tools: ['post bender', 'rod as sight'],
     how: ['Sight along the rod; ease, look, ease less.', 'Steady a threaded post against its neighbour.'],
+    reach: ['postLean', 'postHeight'],
+  }),
+  'look-again': work('holes', 'Look at the resoldered seam again: {part}', [2, 4, 8], {
+    cautions: ['solvent'],
+    tools: ['magnifier', 'leak light'],
+    how: [
+      'Washed, dry and cold, under the glass: no bright line, no light, nothing that moves.',
+      'A hole that let go once may do so again; its neighbours felt the heat too.',
+    ],
   }),
   'round-hole': work('holes', 'Bring the hole back round: {part}', [15, 30, 60], {
     disturbs: ['hole:{part}', 'rim:{part}', ...standsOnRim],
     needs: ['body-line:*'],
     tools: ['tapered plug', 'small mallet'],
     how: ['Round over a plug, a little at a time; then read the rim, which moved with it.'],
+    reach: ['holeOvality', 'rimFlatness'],
   }),
   'ream-hole-round': work('holes', 'Round the wooden hole: {part}', [15, 25, 50], {
     disturbs: ['hole:{part}', 'rim:{part}', ...standsOnRim],
@@ -258,6 +333,7 @@ export const operationKinds = {
     tools: ['hand reamer', 'plug gauge'],
     how: ['Only to round, never to size; then read the rim.'],
     reversible: false,
+    reach: ['holeOvality', 'rimFlatness'],
   }),
   'file-hole-up': work('holes', 'Open the hole upstream to raise its note: {part}', [10, 20, 40], {
     disturbs: ['hole:{part}', 'rim:{part}', 'pad:{part}', 'pitch:*'],
@@ -287,12 +363,14 @@ export const operationKinds = {
       'Read the rim again all round when done.',
     ],
     reversible: false,
+    reach: ['rimFlatness', 'rimTilt'],
   }),
   'raise-rim': work('holes', 'Raise the low rim, dress as little as possible: {part}', [15, 30, 60], {
     disturbs: ['rim:{part}', ...standsOnRim],
     needs: ['body-line:*'],
     tools: ['rim lever', 'plug', 'dial indicator'],
     how: ['Bring the low side up from inside, slowly, never past its plane.', 'Dress only what is left.'],
+    reach: ['rimFlatness', 'rimTilt'],
   }),
   'reface-rim': work('holes', 'Fill and reface the wooden rim: {part}', [20, 35, 60], {
     unattended: 240,
@@ -302,6 +380,7 @@ export const operationKinds = {
     tools: ['filler', 'rim cutter', 'lamp'],
     how: ['Fill chips, reface, chamfer the inner edge.', 'A clean unbroken reflection is the test.'],
     reversible: false,
+    reach: ['rimFlatness', 'rimTilt'],
   }),
   'dress-all-rims': work('holes', 'Dress every rim lightly', [30, 60, 120], {
     disturbs: ['rim:*', 'pad:*', 'link:*', 'pitch:*'],
@@ -310,11 +389,15 @@ export const operationKinds = {
     tools: ['flat abrasive faces', 'centring plugs'],
     how: ['One light pass over each rim; stop when the colour is broken all round.'],
     reversible: false,
+    reach: ['rimFlatness', 'rimTilt'],
+    scalesWith: 'holes',
+    keysOff: true,
   }),
   'true-receiver': work('joints', 'True the receiver: {part}', [15, 25, 45], {
     disturbs: ['joint:{part}', 'pitch:*'],
     tools: ['plug', 'collet'],
     how: ['Over a plug, before the tenon is touched.'],
+    reach: ['metalJointClearance'],
   }),
   'expand-tenon': work('joints', 'Expand and shrink the tenon to fit: {part}', [20, 40, 80], {
     disturbs: ['joint:{part}', 'pitch:*'],
@@ -324,11 +407,15 @@ export const operationKinds = {
       'A hair over, then shrink in small equal steps, lap to finish. Airtight with the screw loose.',
     ],
     reversible: false,
+    loop: ['expand', 'shrink', 'lap'],
+    reach: ['metalJointClearance', 'jointLeakMlPerMinute'],
   }),
   'creep-tenon': work('joints', 'Creep the tenon up to fit and lap: {part}', [30, 60, 110], {
     disturbs: ['joint:{part}', 'pitch:*'],
     tools: ['expander', 'lap', 'leak tester'],
     how: ['Up to size and no further, then lap.'],
+    loop: ['expand', 'lap'],
+    reach: ['metalJointClearance', 'jointLeakMlPerMinute'],
   }),
   'ease-tenon': work('joints', 'Ease the tight tenon: {part}', [10, 20, 45], {
     disturbs: ['joint:{part}'],
@@ -336,6 +423,7 @@ export const operationKinds = {
     tools: ['collet or fine abrasive', 'gauge'],
     how: ['In small steps, turning; try after each. Wood: find where it binds before any is taken.'],
     reversible: false,
+    reach: ['metalJointClearance', 'corkedTenonClearance'],
   }),
   'replace-tenon': work('joints', 'Fit a new tenon: {part}', [60, 120, 240], {
     unattended: 60,
@@ -344,6 +432,8 @@ export const operationKinds = {
     tools: ['lathe', 'stock', 'solder'],
     how: ['A gouged tenon is replaced, not repaired.'],
     reversible: false,
+    reach: ['metalJointClearance', 'corkedTenonClearance'],
+    resource: 'vice',
   }),
   'sleeve-tenon': work('joints', 'Sleeve the tenon, the original kept inside: {part}', [60, 120, 240], {
     unattended: 720,
@@ -351,6 +441,17 @@ export const operationKinds = {
     cautions: ['cutter', 'adhesive'],
     tools: ['lathe', 'thin sleeve', 'reversible glue'],
     how: ['A thin sleeve that a later hand can take off.'],
+    reach: ['metalJointClearance', 'corkedTenonClearance'],
+    resource: 'vice',
+  }),
+  'test-joints': work('joints', 'Test each joint alone for leaks', [5, 12, 25], {
+    cautions: ['hygiene', 'leakLight'],
+    tools: ['leak tester', 'plugs'],
+    how: [
+      'Seal the tube below the joint, zero the tester closed, fit the joint with its screw loose, and read.',
+      'Wobble is a sign but no proof: a snug joint can leak.',
+    ],
+    reach: ['jointLeakMlPerMinute'],
   }),
   'straighten-key': work('keys', 'Straighten the key: {part}', [8, 15, 30], {
     disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
@@ -363,6 +464,7 @@ export const operationKinds = {
     needs: ['post:*'],
     tools: ['surface plate', 'rod stock'],
     how: ['Roll it on a flat; ease the bow out, or turn a new rod from stock.'],
+    reach: ['rodRunOut'],
   }),
   'refit-pivot': work('keys', 'Refit the worn pivot: {part}', [10, 20, 45], {
     disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
@@ -371,6 +473,7 @@ export const operationKinds = {
     tools: ['cone reamer', 'pivot stock'],
     how: ['Cone pivots: seat and cone wear together. Cylinder pivots bend: renew.'],
     reversible: false,
+    reach: ['pivotRise', 'pivotWear'],
   }),
   'swage-key': work('keys', 'Swage and face the hinge: {part}', [10, 20, 40], {
     disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
@@ -381,12 +484,15 @@ export const operationKinds = {
       'Leave it slightly long, face to fit.',
     ],
     reversible: false,
+    loop: ['swage', 'face'],
+    reach: ['hingeClearance', 'endPlay'],
   }),
   'washer-key': work('keys', 'Take up end play with washers: {part}', [5, 10, 20], {
     disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
     needs: ['post:*'],
     tools: ['thin washers'],
     how: ['Slippery stock thicknesses, the fewest that will do.'],
+    reach: ['hingeClearance', 'endPlay'],
   }),
   'sleeve-key': work('keys', 'Fit a sleeve or new hinge tube: {part}', [30, 50, 90], {
     unattended: 15,
@@ -395,6 +501,7 @@ export const operationKinds = {
     cautions: ['flame', 'solder'],
     tools: ['tube stock', 'solder'],
     how: ['Keep the old tube with the instrument.'],
+    reach: ['hingeClearance', 'endPlay'],
   }),
   'refit-keys': work('keys', 'Refit every key: no rock, no end play, falling freely', [60, 120, 240], {
     disturbs: ['hinge:*', 'pad:*', 'link:*'],
@@ -403,6 +510,9 @@ export const operationKinds = {
     tools: ['rods', 'swaging jaws', 'facing cutter', 'oil'],
     how: ['Every key refitted before any pad goes in.', 'Spring off: it must fall under its own weight.'],
     reversible: false,
+    scalesWith: 'keys',
+    reach: ['hingeClearance', 'endPlay'],
+    keysOff: true,
   }),
   'renew-spring': work('keys', 'Fit a new spring: {part}', [5, 10, 20], {
     disturbs: ['spring:{part}'],
@@ -421,11 +531,13 @@ export const operationKinds = {
     tools: ['wheel or cloth', 'compound', 'wash'],
     how: ['Run off springs and edges, never into them. Wash off the compound.', 'Engraving and plating say how far.'],
     reversible: false,
+    keysOff: true,
   }),
   'wash-finish': work('finish', 'Wash the surface, leave the patina', [15, 25, 45], {
     cautions: ['solvent', 'residue'],
     tools: ['mild wash', 'soft cloth'],
     how: ['No abrasive. The surface is part of the record.'],
+    keysOff: true,
   }),
   'renew-corks': work('corks', 'Renew corks and felts', [30, 60, 120], {
     unattended: 60,
@@ -434,6 +546,8 @@ export const operationKinds = {
     cautions: ['adhesive'],
     tools: ['sheet cork', 'felt', 'blades'],
     how: ['Old cork and glue off entirely. Thickness by the gap, a little full, then sliced.'],
+    scalesWith: 'keys',
+    keysOff: true,
   }),
   'renew-cork': work('corks', 'Renew the cork: {part}', [5, 10, 20], {
     unattended: 30,
@@ -449,6 +563,7 @@ export const operationKinds = {
     cautions: ['adhesive'],
     tools: ['sheet cork', 'abrasive strip', 'cork grease'],
     how: ['Wood first, then cork: cork cannot cure a wobble.'],
+    reach: ['corkedTenonClearance', 'corkSqueeze'],
   }),
   'quiet-noise': work('corks', 'Find and quiet the noise: {part}', [5, 15, 40], {
     needs: ['hinge:{part}'],
@@ -465,6 +580,37 @@ export const operationKinds = {
       'Diameter by the cup, thickness so the key lands parallel.',
       'Level each pad by itself, springs off. A bed behind the whole back.',
     ],
+    scalesWith: 'pads',
+    reach: ['padGap', 'padStandSpread'],
+    keysOff: true,
+    by: {
+      'adhesive:shellac': {
+        how: ['Shellac: warm until it flows, float the pad level, let it set hard before it is moved.'],
+        unattended: 30,
+      },
+      'adhesive:hot-glue': {
+        how: ['Hot glue: a full bed up to the edge; level while it is soft, it will not run out.'],
+        unattended: 15,
+      },
+    },
+  }),
+  'renew-aged-pads': work('pads', 'Go through the pads, renew the set if its age says so', [45, 110, 260], {
+    unattended: 20,
+    disturbs: ['pad:*', 'link:*'],
+    needs: ['rim:*', 'hinge:*'],
+    cautions: ['flame', 'adhesive', 'hygiene', 'residue'],
+    tools: ['pads by size', 'adhesive', 'warm air', 'leak light', 'feeler film'],
+    how: [
+      'Ask when it was last padded; felt and skin of that age rarely outlast an overhaul.',
+      'What is renewed is renewed as a stack, so that stand and feel stay even.',
+    ],
+    scalesWith: 'pads',
+    reach: ['padGap', 'padStandSpread'],
+    keysOff: true,
+    by: {
+      'adhesive:shellac': { unattended: 30 },
+      'adhesive:hot-glue': { unattended: 15 },
+    },
   }),
   'keep-pads': work('pads', 'Go through the pads and keep what is sound', [30, 60, 120], {
     unattended: 10,
@@ -476,6 +622,9 @@ export const operationKinds = {
       'A pad that is sound is saved; replace what is torn, hard, deeply creased or oily.',
       'Level each by itself, springs off.',
     ],
+    scalesWith: 'pads',
+    reach: ['padGap', 'padStandSpread'],
+    keysOff: true,
   }),
   'replace-pad': work('pads', 'Replace the pad: {part}', [8, 15, 25], {
     unattended: 10,
@@ -487,6 +636,17 @@ export const operationKinds = {
       'Same stand as its neighbours. Mark the orientation with a scratch.',
       'Float level, let cool, read the gaps again.',
     ],
+    reach: ['padGap', 'padStandSpread'],
+    by: {
+      'adhesive:shellac': {
+        how: ['Shellac: warm until it flows, float the pad level, let it set hard before it is moved.'],
+        unattended: 10,
+      },
+      'adhesive:hot-glue': {
+        how: ['Hot glue: a full bed up to the edge; level while it is soft, it will not run out.'],
+        unattended: 5,
+      },
+    },
   }),
   'reseat-pad': work('pads', 'Level and seat the pad: {part}', [5, 12, 25], {
     unattended: 10,
@@ -498,6 +658,7 @@ export const operationKinds = {
       'Ease it in its warm bed: card at the touching side, press the open side.',
       'Shim only what the bed will not give. Let cool, read the gaps again.',
     ],
+    reach: ['padGap'],
   }),
   'shim-pad': work('pads', 'Float or shim the pad level: {part}', [8, 15, 30], {
     unattended: 10,
@@ -506,6 +667,7 @@ export const operationKinds = {
     cautions: ['flame'],
     tools: ['warm air', 'shims', 'leak light', 'feeler film'],
     how: ['No bending of cups here: float the pad in its bed or shim by sector.', 'Let cool, read the gaps again.'],
+    reach: ['padGap'],
   }),
   'renew-grommet': work('pads', 'Renew the grommet: {part}', [10, 20, 35], {
     unattended: 10,
@@ -513,12 +675,29 @@ export const operationKinds = {
     needs: ['rim:{part}', 'hinge:{part}'],
     tools: ['grommet', 'depth gauge', 'shims'],
     how: ['Set its height from the old one before that is pulled.', 'Cracked metal is replaced, not trusted.'],
+    reach: ['padGap'],
   }),
   'assemble': work('assemble', 'Put the keys back in reverse order', [20, 40, 70], {
     disturbs: ['link:*'],
     cautions: ['spring'],
     tools: ['screw board', 'screwdrivers', 'key oil'],
     how: ['The strip-down read backwards. Oil each rod, wipe what is over.'],
+    scalesWith: 'keys',
+  }),
+  'seat-clamped': work('assemble', 'Seat the pads: clamp lightly, warm, let cool', [10, 15, 30], {
+    unattended: 90,
+    disturbs: ['pad:*', 'link:*'],
+    cautions: ['oven', 'flame'],
+    tools: ['soft clamps', 'warming lamp or low oven', 'clock'],
+    how: [
+      'The softest clamps that close the key; gentle warmth for a set time; let it cool before a clamp comes off.',
+      'Over-clamped felt swells back and the seat is lost.',
+    ],
+    resource: 'oven',
+    by: {
+      'clamping:finger-keys': { how: ['Clamp only the keys that fingers hold; closed keys have their springs.'] },
+      'clamping:every-pad': { how: ['Every pad gets its clamp, closed keys too.'], pace: 1.8 },
+    },
   }),
   'bring-in-links': work('regulate', 'Regulate: bring in the links one by one', [30, 60, 120], {
     disturbs: ['link:*'],
@@ -529,6 +708,16 @@ export const operationKinds = {
       'Back every adjuster off until nothing is held open.',
       'Shared followers first, then their drivers; each alone, then together.',
     ],
+    reach: ['followerLateness', 'lostMotion'],
+    by: {
+      'closingOrder:together': { how: ['Both pads of a pair land in the same moment.'] },
+      'closingOrder:needed-first': {
+        how: ['The key the player needs most lands first by a hair, its helper a trace late.'],
+        pace: 1.1,
+      },
+      'lostMotion:none': { how: ['Take up all lost motion: everything moves as one.'], pace: 1.1 },
+      'lostMotion:hair': { how: ['Keep a hair of slack, so that no key holds another open.'] },
+    },
   }),
   'set-adjuster': work('regulate', 'Set the adjuster: {part}', [3, 8, 15], {
     disturbs: ['link:{part}'],
@@ -538,18 +727,32 @@ export const operationKinds = {
       'The linked key lands first and holds this one off: back it until both land together.',
       'Do not touch the pad.',
     ],
+    reach: ['followerLateness'],
+    by: {
+      'closingOrder:needed-first': { how: ['Here the key the player needs lands first by a hair.'] },
+    },
   }),
   'take-up-lost-motion': work('regulate', 'Take up the lost motion: {part}', [3, 8, 15], {
     disturbs: ['link:{part}'],
     needs: ['pad:{part}'],
     tools: ['thin cork', 'paper', 'feeler film'],
     how: ['Fill the slack between touch and what it moves; check that nothing is now held open.'],
+    reach: ['lostMotion'],
+    by: {
+      'lostMotion:hair': { how: ['Leave a hair: this practice keeps one.'] },
+    },
   }),
   'balance-springs': work('regulate', 'Balance the springs', [15, 30, 60], {
     disturbs: ['spring:*'],
     cautions: ['spring'],
     tools: ['spring hook', 'force gauge'],
-    how: ['As light as stays reliable, the helper lighter than the main.'],
+    how: ['Main keys first, then their helpers; no key may be blown or lifted open.'],
+    reach: ['sealForceNewtons'],
+    scalesWith: 'keys',
+    by: {
+      'springFeel:light': { how: ['As light as stays reliable, the helper lighter than the main.'], pace: 1.2 },
+      'springFeel:firm': { how: ['Firm: every key must close surely whoever plays.'] },
+    },
   }),
   'check-pitch': work('tune', 'Read the pitch of every note, set venting', [15, 25, 45], {
     disturbs: [],
@@ -566,6 +769,11 @@ export const operationKinds = {
       'Long low notes from the bottom with the lightest fingers.',
       'Every alternative fingering against its main one; chromatic; octaves and twelfths; listen for clicks with no air.',
     ],
+    reach: ['padGap', 'lostMotion', 'jointLeakMlPerMinute'],
+  }),
+  'photograph-after': work('handover', 'Photograph it as it goes home', [5, 8, 15], {
+    tools: ['camera', 'plain ground', 'scale'],
+    how: ['The same sides and the same close-ups as at intake.'],
   }),
   'hand-over': work('handover', 'Write up and hand over', [10, 20, 30], {
     cautions: ['hygiene'],
@@ -579,5 +787,19 @@ export const operationKinds = {
 
 export type OperationKindName = keyof typeof operationKinds;
 
-/** The table entry of a kind, by its wider type. */
-export const operationKind = (name: OperationKindName): OperationKind => operationKinds[name];
+/** The table a plan is made from: what ships, and what a shop has added after it. */
+export type OperationTable = ReadonlyMap<string, OperationKind>;
+
+/** What ships, as a table. */
+export const shippedOperations: OperationTable = new Map<string, OperationKind>(Object.entries(operationKinds));
+
+/**
+ * The shipped table with a shop's own operations after it. One of the same name as a shipped one stands in its place.
+ */
+export function tableWith(own: readonly (OperationKind & { kind: string })[] = []): OperationTable {
+  if (own.length === 0) return shippedOperations;
+  const table = new Map(shippedOperations);
+  const byName = [...own].sort((a, b) => (a.kind < b.kind ? -1 : Number(a.kind > b.kind)));
+  for (const { kind, ...operation } of byName) table.set(kind, operation);
+  return table;
+}

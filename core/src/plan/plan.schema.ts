@@ -1,38 +1,134 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { families, findingKinds, practiceNames, scopes, stages } from '../vocabulary';
+import {
+  benchResources,
+  families,
+  findingKinds,
+  practiceNames,
+  practiceQuestions,
+  scopes,
+  stages,
+} from '../vocabulary';
+import type { OwnSettings } from '../practice';
+import type { CureRule, StandingRule } from './cureRules';
+import type { OperationKind } from './operations';
+import {
+  cureRuleSchema,
+  operationKindSchema,
+  operationName,
+  settingsSchema,
+  standingRuleSchema,
+} from './operation.schema';
 
 const id = { type: 'string', minLength: 1, maxLength: 200 } as const;
 const minutes = { type: 'number', minimum: 0 } as const;
 const strings = { type: 'array', items: { type: 'string' } } as const;
+const count = { type: 'integer', minimum: 0, maximum: 200 } as const;
+const range = {
+  type: 'object',
+  properties: { low: minutes, likely: minutes, high: minutes },
+  required: ['low', 'likely', 'high'],
+  additionalProperties: false,
+} as const;
+
+const core = {
+  family: { enum: families },
+  body: { enum: ['metal', 'wood'] },
+  practice: { enum: practiceNames },
+  scope: { enum: scopes },
+  findings: {
+    type: 'array',
+    maxItems: 2000,
+    items: {
+      type: 'object',
+      properties: {
+        id,
+        kind: { enum: findingKinds },
+        part: id,
+        severity: { type: 'integer', minimum: 1, maximum: 3 },
+      },
+      required: ['id', 'kind', 'part', 'severity'],
+      additionalProperties: false,
+    },
+  },
+  done: { type: 'array', items: id, maxItems: 4000, default: [] },
+  size: {
+    type: 'object',
+    description: 'how many of each the instrument has, for work that grows with them',
+    properties: { pads: count, keys: count, holes: count },
+    required: ['pads', 'keys', 'holes'],
+    additionalProperties: false,
+  },
+  byHand: {
+    type: 'array',
+    maxItems: 500,
+    description: 'changes made by hand: steps added, put before others, given other times',
+    items: {
+      type: 'object',
+      properties: {
+        operation: id,
+        add: {
+          type: 'object',
+          properties: { kind: operationName, part: id },
+          required: ['kind', 'part'],
+          additionalProperties: false,
+        },
+        before: id,
+        minutes: range,
+        reason: { type: 'string', maxLength: 1000 },
+      },
+      required: ['operation'],
+      additionalProperties: false,
+    },
+  },
+} as const;
 
 export const planInput = {
   type: 'object',
   properties: {
-    family: { enum: families },
-    body: { enum: ['metal', 'wood'] },
-    practice: { enum: practiceNames },
-    scope: { enum: scopes },
-    findings: {
-      type: 'array',
-      maxItems: 2000,
-      items: {
-        type: 'object',
-        properties: {
-          id,
-          kind: { enum: findingKinds },
-          part: id,
-          severity: { type: 'integer', minimum: 1, maximum: 3 },
+    ...core,
+    settings: { ...settingsSchema, description: 'sides taken otherwise than the practice takes them' },
+    custom: {
+      type: 'object',
+      description: 'what a shop has added to the tables',
+      properties: {
+        operations: {
+          type: 'array',
+          maxItems: 200,
+          items: {
+            ...operationKindSchema,
+            properties: { kind: operationName, ...operationKindSchema.properties },
+            required: ['kind', ...operationKindSchema.required],
+          },
         },
-        required: ['id', 'kind', 'part', 'severity'],
-        additionalProperties: false,
+        cures: { type: 'array', items: cureRuleSchema, maxItems: 200 },
+        standing: { type: 'array', items: standingRuleSchema, maxItems: 200 },
       },
+      required: ['operations', 'cures', 'standing'],
+      additionalProperties: false,
     },
-    done: { type: 'array', items: id, maxItems: 4000, default: [] },
   },
   required: ['family', 'body', 'practice', 'scope', 'findings'],
   additionalProperties: false,
 } as const satisfies JSONSchema;
-export type PlanInput = FromSchema<typeof planInput, { keepDefaultedPropertiesOptional: true }>;
+
+const coreObject = {
+  type: 'object',
+  properties: core,
+  required: ['family', 'body', 'practice', 'scope', 'findings'],
+  additionalProperties: false,
+} as const satisfies JSONSchema;
+
+/** What a shop has added to the tables of work. */
+export interface CustomWork {
+  operations: readonly (OperationKind & { kind: string })[];
+  cures: readonly CureRule[];
+  standing: readonly StandingRule[];
+}
+export type PlanInput = FromSchema<typeof coreObject, { keepDefaultedPropertiesOptional: true }> & {
+  settings?: OwnSettings;
+  custom?: CustomWork;
+};
+export type HandChange = NonNullable<PlanInput['byHand']>[number];
 
 export const planOutput = {
   type: 'object',
@@ -47,12 +143,7 @@ export const planOutput = {
           kind: { type: 'string' },
           part: { type: 'string' },
           title: { type: 'string' },
-          minutes: {
-            type: 'object',
-            properties: { low: minutes, likely: minutes, high: minutes },
-            required: ['low', 'likely', 'high'],
-            additionalProperties: false,
-          },
+          minutes: range,
           unattended: minutes,
           after: {
             type: 'array',
@@ -69,6 +160,9 @@ export const planOutput = {
           cures: strings,
           reversible: { type: 'boolean' },
           done: { type: 'boolean' },
+          resource: { enum: [...benchResources, null] },
+          chosenBy: { type: 'array', items: { enum: practiceQuestions } },
+          byHand: { type: 'boolean' },
         },
         required: [
           'id',
@@ -85,6 +179,9 @@ export const planOutput = {
           'cures',
           'reversible',
           'done',
+          'resource',
+          'chosenBy',
+          'byHand',
         ],
         additionalProperties: false,
       },
@@ -98,8 +195,18 @@ export const planOutput = {
         additionalProperties: false,
       },
     },
+    unkept: {
+      type: 'array',
+      description: 'changes made by hand that the rules do not allow now; they are kept and tried again',
+      items: {
+        type: 'object',
+        properties: { operation: id, before: id, reason: { type: 'string' } },
+        required: ['operation', 'before', 'reason'],
+        additionalProperties: false,
+      },
+    },
   },
-  required: ['operations', 'left'],
+  required: ['operations', 'left', 'unkept'],
 } as const satisfies JSONSchema;
 export type PlanOutput = FromSchema<typeof planOutput>;
 export type PlannedOperation = PlanOutput['operations'][number];

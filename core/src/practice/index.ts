@@ -1,2 +1,3 @@
-export * from './tolerances';
 export * from './practices';
+export * from './practiceWords';
+export * from './tolerances';

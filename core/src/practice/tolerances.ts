@@ -1,4 +1,6 @@
-import type { Family, PracticeName, ToleranceName } from '../vocabulary';
+import { practiceQuestions, type Family, type PracticeName, type ToleranceName } from '../vocabulary';
+import { holderOf, practices, type OwnSettings } from './practices';
+import { practiceWords } from './practiceWords';
 
 /** A limit: an upper bound, or a band from low to high. Millimetres unless the name says otherwise. */
 export type Tolerance = number | readonly [number, number];
@@ -152,6 +154,16 @@ export interface LimitSource {
   family: Family;
   practice: PracticeName;
   own?: OwnLimits;
+  /** sides taken otherwise than the practice takes them */
+  settings?: OwnSettings;
+}
+
+/** Whose column a limit is read from: another practice's where a side was taken that goes with that one's limits. */
+function columnPractice(name: ToleranceName, { practice, settings = {} }: LimitSource): PracticeName {
+  const question = practiceQuestions.find((each) => practiceWords[each].limits?.includes(name));
+  const side = question && settings[question];
+  if (side === undefined || side === practices[practice].settings[question as never]) return practice;
+  return holderOf(question as never, side as never) ?? practice;
 }
 
 /**
@@ -160,11 +172,11 @@ export interface LimitSource {
  *
  * @example tolerance('padGap', { family: 'saxophone', practice: 'stage' }) // => 0.03
  */
-export function tolerance(name: ToleranceName, { family, practice, own }: LimitSource): Tolerance | null {
-  const set = own?.[name];
+export function tolerance(name: ToleranceName, source: LimitSource): Tolerance | null {
+  const set = source.own?.[name];
   if (set !== undefined) return set;
   const row: Partial<Record<Column, ByPractice>> = table[name];
-  return row[columnOf[family]]?.[rank[practice]] ?? null;
+  return row[columnOf[source.family]]?.[rank[columnPractice(name, source)]] ?? null;
 }
 
 /** The upper limit of a measure, or null where it does not arise or is a band. */

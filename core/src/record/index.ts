@@ -1,5 +1,6 @@
 export * from './jobDocument.schema';
 export * from './jobDocument';
-export * from './measureHistory';
+export { measureHistory, type BeforeAfter, type RecordFigure } from './measureHistory';
+export * from './stepReadings';
 export * from './jobRecord';
 export * from './publishedSchemas';

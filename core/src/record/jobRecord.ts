@@ -1,8 +1,9 @@
+import { moneyText } from '../estimate';
 import { findingStatusWords, findingWords } from '../findings';
 import { partNames, type InstrumentType } from '../instruments';
 import { judgeJob } from '../judgement';
 import type { Entry, EntryOf, JobState } from '../logbook';
-import { jobPlan } from '../plan';
+import { jobPlan, type PlanBasis } from '../plan';
 import { practices } from '../practice';
 import type { FindingStatus } from '../vocabulary';
 import { measureHistory, type BeforeAfter } from './measureHistory';
@@ -29,6 +30,8 @@ export interface JobRecord {
   done: { operation: string; title: string; minutes: number; at: string; by: string; note: string; override: string }[];
   figures: (BeforeAfter & { place: string })[];
   left: { what: string; why: string }[];
+  /** what the owner was offered and said to it */
+  agreed: { at: string; what: string; note: string }[];
   decisions: { at: string; by: string; what: string; why: string }[];
   notes: { at: string; by: string; text: string }[];
   struck: { at: string; by: string; what: string; why: string }[];
@@ -61,13 +64,13 @@ function inWords(entry: Entry, names: ReadonlyMap<string, string>): string {
   return entry.kind.replace('-', ' ');
 }
 
-/** Everything the record says, from the state of the job. `now` is ISO 8601. */
-export function jobRecord(state: JobState, type: InstrumentType, now: string): JobRecord | null {
+/** Everything the record says, from the state of the job. `now` is ISO 8601; `basis` is what the shop brings to its plan. */
+export function jobRecord(state: JobState, type: InstrumentType, now: string, basis: PlanBasis = {}): JobRecord | null {
   const { intake, signOff } = state;
   if (!intake) return null;
   const names = partNames(type);
   const place = (part: string) => names.get(part) ?? part;
-  const plan = jobPlan(state, type, judgeJob(state, type), now);
+  const plan = jobPlan(state, type, judgeJob(state, type), now, basis);
   const live = (entry: Entry) => !state.struck.has(entry.id);
   const doneEntries = state.entries.filter(
     (entry): entry is EntryOf<'operation-done'> => entry.kind === 'operation-done' && live(entry),
@@ -116,6 +119,13 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string): J
         .filter(({ status }) => status === 'open' || status === 'suspected' || status === 'confirmed')
         .map(({ finding }) => ({ what: titleOf(finding), why: 'Still open when this record was written.' })),
     ],
+    agreed: [...state.estimates.values()].flatMap(({ estimate, answer }) => {
+      const { title, total, currency } = estimate.body;
+      const { answer: said, on, note = '' } = answer?.body ?? {};
+      return said === undefined || on === undefined
+        ? []
+        : [{ at: on, what: `${title}, about ${moneyText(total.likely, currency)}: ${said}`, note }];
+    }),
     decisions: state.decisions.map((entry) => ({
       at: entry.benchTime,
       by: entry.author,

@@ -20,12 +20,21 @@ export interface BeforeAfter {
   stale: boolean;
 }
 
-/** The job as it would look if only one generation of readings had ever been taken: the first, or the last. */
-function generation(state: JobState, which: 'first' | 'last'): JobState {
+/**
+ * The job as it would look if only one generation of readings had ever been taken: the first, the last, or the last one
+ * that some work has spoilt since.
+ */
+export function generation(state: JobState, which: 'first' | 'last' | 'spoilt'): JobState {
   const points = new Map<string, PointState>();
   for (const [key, point] of state.points) {
-    const ends = which === 'first' ? point.readings[0] : point.readings.at(-1);
-    const of = ends?.stale?.entry ?? null;
+    const ends =
+      which === 'first'
+        ? point.readings[0]
+        : which === 'last'
+          ? point.readings.at(-1)
+          : point.readings.findLast(({ stale }) => stale !== null);
+    if (!ends) continue;
+    const of = ends.stale?.entry ?? null;
     const readings = point.readings
       .filter(({ stale }) => (stale?.entry ?? null) === of)
       .map((reading) => ({ ...reading, stale: null }));
@@ -34,7 +43,7 @@ function generation(state: JobState, which: 'first' | 'last'): JobState {
   return { ...state, points };
 }
 
-function padFigure(state: JobState, type: InstrumentType, part: string): RecordFigure | null {
+export function padFigure(state: JobState, type: InstrumentType, part: string): RecordFigure | null {
   const points =
     padReport(state, type, part)?.points.flatMap(({ conformity }) => (conformity ? [conformity] : [])) ?? [];
   const widest = points.reduce<(typeof points)[number] | null>(
@@ -44,7 +53,7 @@ function padFigure(state: JobState, type: InstrumentType, part: string): RecordF
   return widest && { value: widest.mean, uncertainty: widest.expandedUncertainty };
 }
 
-function rimFigure(state: JobState, type: InstrumentType, part: string): RecordFigure | null {
+export function rimFigure(state: JobState, type: InstrumentType, part: string): RecordFigure | null {
   const flatness = rimReport(state, type, part)?.flatness;
   return flatness ? { value: flatness.mean, uncertainty: flatness.expandedUncertainty } : null;
 }

@@ -8,10 +8,24 @@ export interface OpenTime {
   begin: (from: number) => number;
   /** the moment at which `minutes` of attended work that begin at `from` are done, pausing while closed */
   finish: (from: number, minutes: number) => number;
+  /** how many open minutes lie between two moments */
+  between: (from: number, to: number) => number;
+  /** the open spans between two moments, cut off at both */
+  spans: (from: number, to: number) => Span[];
+}
+
+export interface Span {
+  from: number;
+  to: number;
 }
 
 /** Time runs on: always open. */
-export const alwaysOpen: OpenTime = { begin: (from) => from, finish: (from, minutes) => from + minutes };
+export const alwaysOpen: OpenTime = {
+  begin: (from) => from,
+  finish: (from, minutes) => from + minutes,
+  between: (from, to) => Math.max(0, to - from),
+  spans: (from, to) => (to > from ? [{ from, to }] : []),
+};
 
 const minuteMs = 60_000;
 /** A shop closed for longer than this is taken to be closed for good. */
@@ -32,7 +46,7 @@ export function openHours({ start, timeZone, week, closed }: ScheduleCalendar): 
   const origin = Date.parse(start);
   const shut = new Set(closed);
   const first = new TZDate(origin, timeZone);
-  const spans: { from: number; to: number }[] = [];
+  const spans: Span[] = [];
   let day = 0;
 
   /** Adds the spans of one more day. */
@@ -72,7 +86,20 @@ export function openHours({ start, timeZone, week, closed }: ScheduleCalendar): 
     }
     return low;
   };
+  const openBetween = (from: number, to: number): Span[] => {
+    const open: Span[] = [];
+    for (let at = from; at < to;) {
+      const span = spans[spanAfter(at)];
+      if (!span || span.from >= to) break;
+      open.push({ from: Math.max(span.from, at), to: Math.min(span.to, to) });
+      at = span.to;
+    }
+    return open;
+  };
+
   return {
+    spans: openBetween,
+    between: (from, to) => openBetween(from, to).reduce((sum, span) => sum + span.to - span.from, 0),
     begin: (from) => Math.max(from, spans[spanAfter(from)]?.from ?? from),
     finish: (from, minutes) => {
       let left = minutes;

@@ -1,4 +1,4 @@
-import type { OpenTime } from './openTime';
+import type { OpenTime, Span } from './openTime';
 import type { PlacedTask } from './schedule.schema';
 
 /** A task as the scheduler works with it: others by index. */
@@ -9,6 +9,17 @@ export interface Job {
   after: number[];
   /** capacity of its resource and a list of who holds it; null without one */
   resource: string | null;
+  /** who can do it, by index */
+  able: readonly number[];
+  /** not before this moment */
+  notBefore: number;
+}
+
+/** One pair of hands and the hours it works. */
+export interface Worker {
+  /** null where there is only one pair of hands and nobody is named */
+  id: string | null;
+  open: OpenTime;
 }
 
 export interface Placing {
@@ -16,10 +27,6 @@ export interface Placing {
   makespan: number;
 }
 
-interface Span {
-  from: number;
-  to: number;
-}
 const rounding = 1e-9;
 
 /** Index of the first span that begins after `from`, in a list kept in order of `from`. */
@@ -70,45 +77,73 @@ function full(list: readonly Span[], from: number, to: number, capacity: number)
   return null;
 }
 
+interface Slot {
+  start: number;
+  attendedEnd: number;
+  end: number;
+  worker: number | null;
+}
+
+/** The first time one pair of hands can take a job, with a place on its resource all the way. */
+function firstSlot(
+  { attended, unattended, resource }: Job,
+  earliest: number,
+  open: OpenTime | null,
+  busyHands: readonly Span[],
+  holders: readonly Span[] | null,
+  capacities: Readonly<Record<string, number>>,
+): Omit<Slot, 'worker'> {
+  for (let from = earliest; ;) {
+    const start = open ? open.begin(from) : from;
+    const attendedEnd = open ? open.finish(start, attended) : start;
+    const end = attendedEnd + unattended;
+    const busy = open ? clash(busyHands, start, attendedEnd) : null;
+    const later = busy ?? (holders && end > start ? full(holders, start, end, capacities[resource ?? ''] ?? 1) : null);
+    if (later === null) return { start, attendedEnd, end };
+    from = Math.max(later, start);
+  }
+}
+
 /**
- * Serial schedule generation: each task in turn at the earliest time at which its predecessors have ended, hands are free
- * for its attended span and its resource has a place from start to end. `order` must name predecessors first.
+ * Serial schedule generation: each task in turn at the earliest time at which its predecessors have ended, somebody able
+ * has their hands free for its attended span and its resource has a place from start to end; of several people the one
+ * who is done with it first. `order` must name predecessors first.
  */
 export function placeTasks(
   jobs: readonly Job[],
   order: readonly number[],
-  open: OpenTime,
+  workers: readonly Worker[],
   capacities: Readonly<Record<string, number>>,
 ): Placing {
   const placed: PlacedTask[] = new Array<PlacedTask>(jobs.length);
-  const hands: Span[] = [];
+  const hands: Span[][] = workers.map(() => []);
   const held = new Map<string, Span[]>();
   let makespan = 0;
   for (const index of order) {
     const job = jobs[index] as Job;
-    let from = 0;
+    let from = job.notBefore;
     for (const before of job.after) from = Math.max(from, (placed[before] as PlacedTask).end);
     const holders = job.resource === null ? null : (held.get(job.resource) ?? []);
-    for (;;) {
-      const start = job.attended > 0 ? open.begin(from) : from;
-      const attendedEnd = job.attended > 0 ? open.finish(start, job.attended) : start;
-      const end = attendedEnd + job.unattended;
-      const busy = job.attended > 0 ? clash(hands, start, attendedEnd) : null;
-      const later =
-        busy ?? (holders && end > start ? full(holders, start, end, capacities[job.resource ?? ''] ?? 1) : null);
-      if (later !== null) {
-        from = Math.max(later, start);
-        continue;
+    let best: Slot | null = null;
+    if (job.attended > 0) {
+      for (const worker of job.able) {
+        const { open } = workers[worker] as Worker;
+        const slot = firstSlot(job, from, open, hands[worker] as Span[], holders, capacities);
+        if (!best || slot.attendedEnd < best.attendedEnd - rounding) best = { ...slot, worker };
       }
-      placed[index] = { id: job.id, start, attendedEnd, end };
-      if (attendedEnd > start) occupy(hands, { from: start, to: attendedEnd });
-      if (holders && end > start) {
-        insert(holders, { from: start, to: end });
-        held.set(job.resource ?? '', holders);
-      }
-      makespan = Math.max(makespan, end);
-      break;
     }
+    const { start, attendedEnd, end, worker } = best ?? {
+      ...firstSlot(job, from, null, [], holders, capacities),
+      worker: null,
+    };
+    const person = worker === null ? null : (workers[worker]?.id ?? null);
+    placed[index] = { id: job.id, start, attendedEnd, end, ...(person !== null && { person }) };
+    if (worker !== null && attendedEnd > start) occupy(hands[worker] as Span[], { from: start, to: attendedEnd });
+    if (holders && end > start) {
+      insert(holders, { from: start, to: end });
+      held.set(job.resource ?? '', holders);
+    }
+    makespan = Math.max(makespan, end);
   }
   return { placed, makespan };
 }

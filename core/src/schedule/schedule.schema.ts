@@ -11,6 +11,16 @@ const due = { type: ['number', 'string', 'null'] } as const;
 export const weekdays = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
 export type Weekday = (typeof weekdays)[number];
 
+/** Opening hours by weekday, local time of a zone. */
+export const calendarHours = {
+  timeZone: { type: 'string', minLength: 1, maxLength: 60 },
+  week: {
+    type: 'object',
+    properties: { mon: spans, tue: spans, wed: spans, thu: spans, fri: spans, sat: spans, sun: spans },
+    additionalProperties: false,
+  },
+} as const;
+
 export const scheduleInput = {
   type: 'object',
   properties: {
@@ -19,7 +29,15 @@ export const scheduleInput = {
       maxItems: 2000,
       items: {
         type: 'object',
-        properties: { id, attended: minutes, unattended: minutes, after: { type: 'array', items: id }, resource: id },
+        properties: {
+          id,
+          attended: minutes,
+          unattended: minutes,
+          after: { type: 'array', items: id },
+          resource: id,
+          skill: { ...id, description: 'what whoever does it must be able to do, where people are named' },
+          notBefore: { ...minutes, description: 'minutes from the start' },
+        },
         required: ['id', 'attended', 'unattended', 'after'],
         additionalProperties: false,
       },
@@ -29,16 +47,31 @@ export const scheduleInput = {
       type: ['object', 'null'],
       properties: {
         start: { type: 'string', format: 'date-time' },
-        timeZone: { type: 'string', minLength: 1, maxLength: 60 },
-        week: {
-          type: 'object',
-          properties: { mon: spans, tue: spans, wed: spans, thu: spans, fri: spans, sat: spans, sun: spans },
-          additionalProperties: false,
-        },
+        ...calendarHours,
         closed: { type: 'array', items: { type: 'string', format: 'date' } },
       },
       required: ['start', 'timeZone', 'week', 'closed'],
       additionalProperties: false,
+    },
+    people: {
+      type: 'array',
+      maxItems: 50,
+      description: 'several pairs of hands; without them there is one, which can do everything',
+      items: {
+        type: 'object',
+        properties: {
+          id,
+          skills: { type: 'array', items: id, maxItems: 100, description: 'none named means all' },
+          week: { ...calendarHours.week, description: 'own hours in place of those of the calendar' },
+          away: { type: 'array', items: { type: 'string', format: 'date' }, maxItems: 400 },
+        },
+        required: ['id', 'skills'],
+        additionalProperties: false,
+      },
+    },
+    aim: {
+      enum: ['makespan', 'due'],
+      description: 'the earliest end of all (usual), or tickets in time first',
     },
     dueBy: { ...due, description: 'for the whole: minutes from the start, or ISO 8601 when there is a calendar' },
     tickets: {
@@ -62,17 +95,34 @@ export interface ScheduleTask {
   unattended: number;
   after: string[];
   resource?: string;
+  /** what whoever does it must be able to do */
+  skill?: string;
+  /** minutes from the start */
+  notBefore?: number;
 }
+
+/** One pair of hands among several. */
+export interface SchedulePerson {
+  id: string;
+  /** none named means all */
+  skills: string[];
+  week?: ScheduleWeek;
+  /** days away, ISO dates */
+  away?: string[];
+}
+export type ScheduleWeek = Partial<Record<Weekday, [string, string][]>>;
 export interface ScheduleCalendar {
   start: string;
   timeZone: string;
-  week: Partial<Record<Weekday, [string, string][]>>;
+  week: ScheduleWeek;
   closed: string[];
 }
 export interface ScheduleInput {
   tasks: ScheduleTask[];
   resources: Record<string, number>;
   calendar: ScheduleCalendar | null;
+  people?: SchedulePerson[];
+  aim?: 'makespan' | 'due';
   dueBy?: number | string | null;
   tickets?: { id: string; tasks: string[]; dueBy?: number | string | null }[];
 }
@@ -85,7 +135,7 @@ export const scheduleOutput = {
       type: 'array',
       items: {
         type: 'object',
-        properties: { id, start: number, attendedEnd: number, end: number },
+        properties: { id, start: number, attendedEnd: number, end: number, person: id },
         required: ['id', 'start', 'attendedEnd', 'end'],
       },
     },
@@ -104,6 +154,8 @@ export interface PlacedTask {
   start: number;
   attendedEnd: number;
   end: number;
+  /** whose hands, where people are named */
+  person?: string;
 }
 export interface ScheduleOutput {
   tasks: PlacedTask[];

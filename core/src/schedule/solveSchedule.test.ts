@@ -1,7 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { runSolver } from '../solvers';
-import { alwaysOpen, openHours, solveSchedule, type ScheduleInput, type ScheduleOutput, type ScheduleTask } from '.';
+import {
+  alwaysOpen,
+  chanceOfDue,
+  openHours,
+  sampleTime,
+  scheduleSteps,
+  solveSchedule,
+  type ScheduleInput,
+  type ScheduleOutput,
+  type ScheduleTask,
+} from '.';
 
 const task = (id: string, attended: number, unattended = 0, after: string[] = [], resource?: string): ScheduleTask => ({
   id,
@@ -218,5 +228,156 @@ describe('open hours', () => {
     const open = openHours(spring);
     expect(open.begin(0)).toBe(8 * 60);
     expect(open.begin(600)).toBe(24 * 60 + 7 * 60);
+  });
+});
+
+describe('several people', () => {
+  const people = [
+    { id: 'ottoline', skills: [] },
+    { id: 'juno', skills: ['pads'], away: ['2026-11-24'] },
+  ];
+  const anySkilled = anyTasks.map((tasks) =>
+    tasks.map((each, i) => ({ ...each, skill: ['pads', 'keys', 'body'][i % 3] as string })),
+  );
+  test('nobody does two things at once, nobody does what they cannot, and the bound stays true', () => {
+    fc.assert(
+      fc.property(anySkilled, fc.boolean(), (tasks, withCalendar) => {
+        const input = job(tasks, { people, ...(withCalendar && { calendar }) });
+        const out = solveSchedule(input);
+        expect(out.makespan).toBeGreaterThanOrEqual(out.lowerBound - 1e-6);
+        const alone = solveSchedule(job(tasks, withCalendar ? { calendar } : {}));
+        expect(out.lowerBound).toBeLessThanOrEqual(alone.makespan + 1e-6);
+        const placed = new Map(out.tasks.map((each) => [each.id, each]));
+        for (const { id, attended, after, skill } of tasks) {
+          const here = placed.get(id);
+          for (const before of after) expect(placed.get(before)?.end).toBeLessThanOrEqual((here?.start ?? -1) + 1e-6);
+          if (attended > 0) expect(here?.person === 'juno' ? skill : 'pads').toBe('pads');
+        }
+        for (const { id } of people) {
+          const mine = out.tasks.filter((each) => each.person === id && each.attendedEnd > each.start);
+          mine.forEach((each, i) => expect(mine[i - 1]?.attendedEnd ?? 0).toBeLessThanOrEqual(each.start + 1e-6));
+        }
+      }),
+      { numRuns: 15 },
+    );
+  });
+  test('two pairs of hands halve what can be shared', () => {
+    const tasks = ['a', 'b', 'c', 'd'].map((id) => ({ ...task(id, 30), skill: 'pads' }));
+    expect(solveSchedule(job(tasks, { people })).makespan).toBe(60);
+    expect(solveSchedule(job(tasks)).makespan).toBe(120);
+  });
+  test('days away are not worked', () => {
+    const out = solveSchedule(
+      job(
+        [
+          { ...task('a', 60), skill: 'pads' },
+          { ...task('b', 500), skill: 'keys' },
+          { ...task('c', 800), skill: 'pads' },
+        ],
+        {
+          people,
+          calendar,
+        },
+      ),
+    );
+    const juno = openHours({
+      ...(calendar as NonNullable<ScheduleInput['calendar']>),
+      closed: ['2026-11-24', '2026-11-25'],
+    });
+    for (const { id, person, start, attendedEnd } of out.tasks) {
+      const minutes = { a: 60, b: 500, c: 800 }[id] ?? 0;
+      if (person === 'juno') expect(juno.finish(start, minutes)).toBeCloseTo(attendedEnd, 6);
+    }
+  });
+  test('work nobody can do is named', () => {
+    const only = [{ id: 'juno', skills: ['pads'] }];
+    expect(runSolver('schedule', job([{ ...task('a', 10), skill: 'body' }], { people: only }))).toMatchObject({
+      status: 'unsolvable',
+      message: expect.stringMatching(/“a”.*“body”/),
+    });
+    expect(runSolver('schedule', job([], { people: [...only, ...only] }))).toMatchObject({
+      problems: [{ path: '/people/1/id' }],
+    });
+  });
+});
+
+describe('tickets in time first', () => {
+  test('a ticket that is due goes before a longer one that is not, though all would end no sooner', () => {
+    const tasks = [task('long', 100, 200), task('short', 10)];
+    const tickets = [
+      { id: 'L', tasks: ['long'], dueBy: 1000 },
+      { id: 'S', tasks: ['short'], dueBy: 30 },
+    ];
+    expect(solveSchedule(job(tasks, { tickets })).late).toEqual(['S']);
+    const out = solveSchedule(job(tasks, { tickets, aim: 'due' }));
+    expect(out.late).toEqual([]);
+    expect(out.tasks[0]?.id).toBe('short');
+  });
+  test('a task does not start before its time', () => {
+    const out = solveSchedule(job([{ ...task('a', 10), notBefore: 45 }, task('b', 20)]));
+    expect(out.tasks.map(({ id, start }) => [id, start])).toEqual([
+      ['b', 0],
+      ['a', 45],
+    ]);
+    expect(out.lowerBound).toBe(55);
+  });
+});
+
+describe('a long search', () => {
+  const hard = job(
+    Array.from({ length: 60 }, (_, i) =>
+      task(`t${i}`, 5 + ((i * 7) % 30), (i * 37) % 90, i > 3 ? [`t${i - 3}`] : [], i % 3 === 0 ? 'oven' : undefined),
+    ),
+  );
+  test('says how far it has come, and can be left', () => {
+    const steps = scheduleSteps(hard);
+    const first = steps.next();
+    expect(first).toMatchObject({ done: false, value: { round: 0 } });
+    const second = steps.next();
+    expect(second.done ? null : second.value.round).toBeGreaterThan(0);
+    expect(steps.return(null as never).done).toBe(true);
+  });
+});
+
+describe('how sure it is', () => {
+  const input = job([task('a', 20), task('b', 30, 60, ['a']), task('c', 10)], {
+    tickets: [
+      { id: 'T', tasks: ['a', 'b'], dueBy: 120 },
+      { id: 'U', tasks: ['c'] },
+    ],
+  });
+  const schedule = solveSchedule(input);
+  const ranges = { a: { low: 10, likely: 20, high: 60 }, b: { low: 20, likely: 30, high: 50 } };
+  test('a date that every run meets is certain, one that none meets hopeless, and the band rises', () => {
+    const at = (dueBy: number) =>
+      chanceOfDue({ ...input, tickets: [{ id: 'T', tasks: ['a', 'b'], dueBy }] }, schedule, ranges)[0];
+    expect(at(180)?.chance).toBe(1);
+    expect(at(80)?.chance).toBe(0);
+    expect(at(130)?.chance).toBeGreaterThan(0.2);
+    expect(at(130)?.chance).toBeLessThan(0.95);
+    const { p10 = 0, p50 = 0, p90 = 0 } = at(130) ?? {};
+    expect(p10).toBeLessThan(p50);
+    expect(p50).toBeLessThan(p90);
+  });
+  test('the same question gets the same answer; a later date is never less likely', () => {
+    expect(chanceOfDue(input, schedule, ranges)).toEqual(chanceOfDue(input, schedule, ranges));
+    const chances = [100, 115, 130, 145, 170].map(
+      (dueBy) =>
+        chanceOfDue({ ...input, tickets: [{ id: 'T', tasks: ['b'], dueBy }] }, schedule, ranges)[0]?.chance ?? -1,
+    );
+    expect(chances).toEqual([...chances].sort((a, b) => a - b));
+  });
+  test('without ranges there is no doubt', () => {
+    const [t, u] = chanceOfDue(input, schedule, {});
+    expect(t).toMatchObject({ p10: 110, p50: 110, p90: 110, chance: 1 });
+    expect(u?.chance).toBeNull();
+  });
+  test('drawn times lie in their range, and their mean is that of the triangle', () => {
+    const range = { low: 10, likely: 20, high: 60 };
+    const drawn = Array.from({ length: 2001 }, (_, i) => sampleTime(range, i / 2000));
+    expect(Math.min(...drawn)).toBe(10);
+    expect(Math.max(...drawn)).toBe(60);
+    expect(drawn.reduce((sum, x) => sum + x, 0) / drawn.length).toBeCloseTo(30, 1);
+    expect(sampleTime({ low: 5, likely: 5, high: 5 }, 0.3)).toBe(5);
   });
 });

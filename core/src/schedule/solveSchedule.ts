@@ -1,21 +1,41 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { exceeds, Unsolvable } from '../metrology';
-import { alwaysOpen, openHours, type OpenTime } from './openTime';
-import { placeTasks, type Job, type Placing } from './placeTasks';
+import { alwaysOpen, openHours } from './openTime';
+import { placeTasks, type Job, type Placing, type Worker } from './placeTasks';
 import type { PlacedTask, ScheduleInput, ScheduleOutput } from './schedule.schema';
 
 /** Work spent on improving, in task placements: well under a second for 120 tasks. */
-const placements = 150_000;
+const placements = 110_000;
 const fewestRounds = 100;
-const mostRounds = 3000;
+const mostRounds = 8000;
+/** Rounds without success after which the search goes elsewhere. */
+const patience = 250;
 /** A schedule this close to its lower bound is not worth searching on. */
 const closeEnough = 1.001;
 const seed = 19_281;
 
-function toJobs({ tasks, resources }: ScheduleInput): Job[] {
+/** Whose hands there are, each with the hours they keep. */
+function toWorkers({ calendar, people = [] }: ScheduleInput): Worker[] {
+  if (people.length === 0) return [{ id: null, open: calendar ? openHours(calendar) : alwaysOpen }];
+  return people.map(({ id, week, away = [] }) => {
+    if (!calendar) return { id, open: alwaysOpen };
+    return { id, open: openHours({ ...calendar, week: week ?? calendar.week, closed: [...calendar.closed, ...away] }) };
+  });
+}
+
+function toJobs({ tasks, resources, people = [] }: ScheduleInput): Job[] {
+  const ableTo = (skill: string | undefined): number[] => {
+    if (people.length === 0) return [0];
+    return people.flatMap(({ skills }, i) =>
+      skill === undefined || skills.length === 0 || skills.includes(skill) ? [i] : [],
+    );
+  };
   const index = new Map(tasks.map(({ id }, i) => [id, i]));
-  return tasks.map(({ id, attended, unattended, after, resource }) => {
+  return tasks.map(({ id, attended, unattended, after, resource, skill, notBefore = 0 }) => {
+    const able = ableTo(skill);
+    if (attended > 0 && able.length === 0)
+      throw new Unsolvable(`Task “${id}” wants somebody who can do “${skill}”, and nobody here can.`);
     if (resource !== undefined && !Object.hasOwn(resources, resource)) {
       throw new Unsolvable(`Task “${id}” wants “${resource}”, which is not among the resources.`);
     }
@@ -24,7 +44,7 @@ function toJobs({ tasks, resources }: ScheduleInput): Job[] {
       if (at === undefined) throw new Unsolvable(`Task “${id}” comes after “${name}”, which is not among the tasks.`);
       return at;
     });
-    return { id, attended, unattended, after: [...new Set(before)], resource: resource ?? null };
+    return { id, attended, unattended, after: [...new Set(before)], resource: resource ?? null, able, notBefore };
   });
 }
 
@@ -64,35 +84,69 @@ function tails(jobs: readonly Job[], order: readonly number[]): number[] {
   return after;
 }
 
+/** The earliest moment by which these hands together can have worked so many minutes from `head` on. */
+function soonestDone(workers: readonly Worker[], head: number, work: number): number {
+  const [only] = workers;
+  if (workers.length === 1 && only) return only.open.finish(only.open.begin(head), work);
+  const worked = (to: number) => workers.reduce((sum, { open }) => sum + open.between(head, to), 0);
+  let [low, high] = [head, Math.max(...workers.map(({ open }) => open.finish(open.begin(head), work)))];
+  // Rounded down at the end, so that the bound stays true.
+  while (high - low > 1e-6) {
+    const middle = (low + high) / 2;
+    if (worked(middle) >= work) high = middle;
+    else low = middle;
+  }
+  return low;
+}
+
 function lowerBound(
   jobs: readonly Job[],
   order: readonly number[],
   after: readonly number[],
-  open: OpenTime,
+  workers: readonly Worker[],
   capacities: Record<string, number>,
 ): number {
+  const ableOf = (i: number) => (jobs[i]?.able ?? []).map((worker) => (workers[worker] as Worker).open);
+  const soonest = (list: readonly number[]) => Math.min(...list);
   // Heads: when each task could begin if hands and resources were free for it.
   const ends = new Array<number>(jobs.length).fill(0);
   const heads = new Array<number>(jobs.length).fill(0);
   let chain = 0;
   for (const index of order) {
-    const { attended, unattended, after: before } = jobs[index] as Job;
-    const ready = Math.max(0, ...before.map((i) => ends[i] ?? 0));
-    const start = attended > 0 ? open.begin(ready) : ready;
-    heads[index] = start;
-    ends[index] = (attended > 0 ? open.finish(start, attended) : start) + unattended;
+    const { attended, unattended, after: before, notBefore } = jobs[index] as Job;
+    const ready = Math.max(notBefore, ...before.map((i) => ends[i] ?? 0));
+    const opens = attended > 0 ? ableOf(index) : [];
+    heads[index] = attended > 0 ? soonest(opens.map((open) => open.begin(ready))) : ready;
+    ends[index] =
+      (attended > 0 ? soonest(opens.map((open) => open.finish(open.begin(ready), attended))) : ready) + unattended;
     chain = Math.max(chain, ends[index]);
   }
+  // Attended work, for all hands together and for each set of hands that alone can do some of it.
   const attendedJobs = order.filter((i) => (jobs[i]?.attended ?? 0) > 0);
-  const work = attendedJobs.reduce((sum, i) => sum + (jobs[i]?.attended ?? 0), 0);
-  const head = Math.min(...attendedJobs.map((i) => heads[i] ?? 0));
-  const tail = Math.min(...attendedJobs.map((i) => (jobs[i]?.unattended ?? 0) + (after[i] ?? 0)));
-  const hands = attendedJobs.length > 0 ? open.finish(head, work) + tail : 0;
+  const groups = new Map(attendedJobs.map((i) => [String(jobs[i]?.able), jobs[i]?.able ?? []]));
+  groups.set(
+    'all',
+    workers.map((_, worker) => worker),
+  );
+  const hands = [...groups.values()].map((group) => {
+    const theirs = attendedJobs.filter((i) => jobs[i]?.able.every((worker) => group.includes(worker)));
+    if (theirs.length === 0) return 0;
+    const work = theirs.reduce((sum, i) => sum + (jobs[i]?.attended ?? 0), 0);
+    const head = Math.min(...theirs.map((i) => heads[i] ?? 0));
+    const tail = Math.min(...theirs.map((i) => (jobs[i]?.unattended ?? 0) + (after[i] ?? 0)));
+    return (
+      soonestDone(
+        group.map((worker) => workers[worker] as Worker),
+        head,
+        work,
+      ) + tail
+    );
+  });
   const loads = Object.entries(capacities).map(([name, capacity]) => {
     const load = jobs.reduce((sum, job) => (job.resource === name ? sum + job.attended + job.unattended : sum), 0);
     return load / capacity;
   });
-  return Math.max(0, chain, hands, ...loads);
+  return Math.max(0, chain, ...hands, ...loads);
 }
 
 /** Tasks by falling key, each as soon as its predecessors stand in the list. */
@@ -117,54 +171,75 @@ function orderBy(jobs: readonly Job[], key: readonly number[]): number[] {
   return order;
 }
 
+/** How a placing is judged, less is better, and the cost below which no search is worth while. */
+interface Aim {
+  cost: (placing: Placing) => number;
+  enough: number;
+  /** orders to begin with, as keys: larger goes first */
+  rules: readonly (readonly number[])[];
+}
+
+/** How far a search has come. */
+export interface ScheduleProgress {
+  round: number;
+  rounds: number;
+  makespan: number;
+  lowerBound: number;
+}
+const roundsBetweenReports = 20;
+
 /** Good rules first, then small seeded changes of the best list, kept when they are no worse. */
-function search(
+function* search(
   jobs: readonly Job[],
-  order: readonly number[],
-  after: readonly number[],
+  spread: number,
   bound: number,
+  { cost, enough, rules }: Aim,
   place: (order: readonly number[]) => Placing,
-): Placing {
-  const rules = [
-    jobs.map((job, i) => job.attended + job.unattended + (after[i] ?? 0)),
-    jobs.map((job, i) => job.unattended + (after[i] ?? 0)),
-    jobs.map((job, i) => (after[i] ?? 0) + 2 * job.unattended + job.attended),
-    jobs.map((_, i) => -order.indexOf(i)),
-    jobs.map((job) => -job.attended),
-  ];
-  const started = rules.map((key) => ({ key, placing: place(orderBy(jobs, key)) }));
-  let best = started.reduce((least, next) => (exceeds(least.placing.makespan, next.placing.makespan) ? next : least));
+  effort: number,
+): Generator<ScheduleProgress, Placing> {
+  const judged = (key: readonly number[]) => {
+    const placing = place(orderBy(jobs, key));
+    return { key, placing, cost: cost(placing) };
+  };
+  let best = rules.map(judged).reduce((least, next) => (exceeds(least.cost, next.cost) ? next : least));
   let current = best;
+  let idle = 0;
   const chance = xoroshiro128plus(seed);
-  const spread = Math.max(1, ...(rules[0] ?? [1]));
-  const rounds = Math.min(mostRounds, Math.max(fewestRounds, Math.floor(placements / Math.max(1, jobs.length))));
-  for (
-    let round = 0;
-    round < rounds && jobs.length > 2 && exceeds(best.placing.makespan, bound * closeEnough);
-    round += 1
-  ) {
+  const usual = Math.min(mostRounds, Math.max(fewestRounds, Math.floor(placements / Math.max(1, jobs.length))));
+  const rounds = Math.round(usual * effort);
+  for (let round = 0; round < rounds && jobs.length > 2 && exceeds(best.cost, enough); round += 1) {
+    if (round % roundsBetweenReports === 0) yield { round, rounds, makespan: best.placing.makespan, lowerBound: bound };
     const key = [...current.key];
     for (let changes = uniformInt(chance, 1, 3); changes > 0; changes -= 1) {
       const i = uniformInt(chance, 0, jobs.length - 1);
-      key[i] = (key[i] ?? 0) + (uniformInt(chance, -1000, 1000) / 1000) * spread * 0.3;
+      const share = uniformInt(chance, -1000, 1000) / 1000;
+      // Mostly a small step; now and then a task is put anywhere.
+      key[i] = uniformInt(chance, 0, 3) === 0 ? Math.abs(share) * spread : (key[i] ?? 0) + share * spread * 0.3;
     }
-    const next = { key, placing: place(orderBy(jobs, key)) };
-    if (!exceeds(next.placing.makespan, current.placing.makespan)) current = next;
-    if (exceeds(best.placing.makespan, current.placing.makespan)) best = current;
-    // A search that has wandered goes back to the best now and then.
-    if (round % 200 === 199) current = best;
+    const next = judged(key);
+    if (!exceeds(next.cost, current.cost)) current = next;
+    if (exceeds(best.cost, current.cost)) {
+      best = current;
+      idle = 0;
+    } else idle += 1;
+    // A search that finds nothing more goes back to the best, or begins somewhere else altogether.
+    if (idle % patience === patience - 1) {
+      const anew = (idle + 1) % (2 * patience) === 0;
+      current = anew ? judged(jobs.map(() => (uniformInt(chance, 0, 1000) / 1000) * spread)) : best;
+    }
   }
   return best.placing;
 }
 
 /** The chain that holds the end where it is: from the last task back, whoever ends as the next one begins. */
-function criticalPath(jobs: readonly Job[], { placed, makespan }: Placing, open: OpenTime): string[] {
+function criticalPath(jobs: readonly Job[], { placed, makespan }: Placing, workers: readonly Worker[]): string[] {
   const path: string[] = [];
   let at = placed.findIndex(({ end }) => !exceeds(makespan, end));
   while (at >= 0) {
     const here = placed[at] as PlacedTask;
     path.unshift(here.id);
     const job = jobs[at] as Job;
+    const open = workers.find(({ id }) => id === (here.person ?? null))?.open ?? alwaysOpen;
     const touches = (moment: number) => {
       const free = job.attended > 0 ? open.begin(moment) : moment;
       return Math.abs(free - here.start) <= 1e-6 && moment <= here.start + 1e-6;
@@ -172,7 +247,8 @@ function criticalPath(jobs: readonly Job[], { placed, makespan }: Placing, open:
     const byOrder = job.after.find((before) => touches(placed[before]?.end ?? -1));
     const held = placed.findIndex((other, i) => {
       if (i === at || other.start >= here.start) return false;
-      const hands = job.attended > 0 && (jobs[i]?.attended ?? 0) > 0 && touches(other.attendedEnd);
+      const same = other.person === here.person;
+      const hands = job.attended > 0 && (jobs[i]?.attended ?? 0) > 0 && same && touches(other.attendedEnd);
       return hands || (job.resource !== null && jobs[i]?.resource === job.resource && touches(other.end));
     });
     at = here.start <= 1e-9 ? -1 : (byOrder ?? held);
@@ -180,40 +256,107 @@ function criticalPath(jobs: readonly Job[], { placed, makespan }: Placing, open:
   return path;
 }
 
-/**
- * Puts hands and hours to a set of tasks: one pair of hands, attended spans that never overlap, unattended spans that
- * follow at once and hold their resource, open hours if a calendar is given. Minutes; with a calendar from its start.
- *
- * List scheduling with insertion, improved by seeded local search: the same input gives the same schedule. Always
- * valid; `lowerBound` is true whatever the schedule.
- *
- * @throws Unsolvable for an unknown name, a cycle, or a calendar that never opens
- */
-export function solveSchedule(input: ScheduleInput): ScheduleOutput {
+/** The tasks by index, an order in which predecessors come first, and whose hands there are. */
+export function prepared(input: ScheduleInput): { jobs: Job[]; order: number[]; workers: Worker[] } {
   const jobs = toJobs(input);
-  const order = topological(jobs);
-  const open = input.calendar ? openHours(input.calendar) : alwaysOpen;
-  const after = tails(jobs, order);
-  const bound = lowerBound(jobs, order, after, open, input.resources);
-  const placing = search(jobs, order, after, bound, (list) => placeTasks(jobs, list, open, input.resources));
-  const { placed, makespan } = placing;
+  return { jobs, order: topological(jobs), workers: toWorkers(input) };
+}
 
+/** Minutes from the start of a due moment: a number is one already. */
+export const dueMinutes = (due: number | string, calendar: ScheduleInput['calendar']): number =>
+  typeof due === 'number' ? due : (Date.parse(due) - Date.parse(calendar?.start ?? due)) / 60_000;
+
+const ticketEnds = (tickets: NonNullable<ScheduleInput['tickets']>, ends: ReadonlyMap<string, number>) =>
+  tickets.map(({ tasks }) => Math.max(0, ...tasks.map((id) => ends.get(id) ?? 0)));
+
+/** Tickets in time first: lateness counts, then when each ticket is done. */
+function dueAim(input: ScheduleInput, order: readonly number[], after: readonly number[]): Aim {
+  const tickets = input.tickets ?? [];
+  const due = tickets.map(({ dueBy }) =>
+    dueBy === undefined || dueBy === null ? null : dueMinutes(dueBy, input.calendar),
+  );
+  const lateness = ({ placed }: Placing) => {
+    const ends = ticketEnds(tickets, new Map(placed.map(({ id, end }) => [id, end])));
+    return ends.reduce((sum, end, i) => sum + Math.max(0, end - (due[i] ?? Infinity)), 0);
+  };
+  const rank = new Map<string, number>();
+  tickets.forEach(({ tasks }, i) => tasks.forEach((id) => rank.set(id, due[i] ?? 1e7)));
+  const place = new Map(order.map((job, i) => [job, i]));
+  // The nearest date first; within a ticket the order of the work, what then cures a little earlier.
+  const byDate = input.tasks.map(
+    ({ id, unattended }, i) => -(rank.get(id) ?? 1e7) * 1e4 - (place.get(i) ?? 0) + Math.min(5, unattended / 120),
+  );
+  const byTail = input.tasks.map(({ id }, i) => -(rank.get(id) ?? 1e7) * 1e4 + (after[i] ?? 0));
+  return { cost: lateness, enough: 0, rules: [byDate, byTail] };
+}
+
+function makespanAim(jobs: readonly Job[], order: readonly number[], after: readonly number[], bound: number): Aim {
+  const place = new Map(order.map((job, i) => [job, i]));
+  return {
+    cost: ({ makespan }) => makespan,
+    enough: bound * closeEnough,
+    rules: [
+      jobs.map((job, i) => job.attended + job.unattended + (after[i] ?? 0)),
+      jobs.map((job, i) => job.unattended + (after[i] ?? 0)),
+      jobs.map((job, i) => (after[i] ?? 0) + 2 * job.unattended + job.attended),
+      jobs.map((_, i) => -(place.get(i) ?? 0)),
+      jobs.map((job) => -job.attended),
+    ],
+  };
+}
+
+/**
+ * The search for a schedule, step by step: reports how far it has come and ends with the schedule. Taking no further
+ * steps stops it. See `solveSchedule` for what it does.
+ *
+ * @param effort share of the usual search; 0 takes the best of the plain rules, for an answer at once
+ */
+export function* scheduleSteps(input: ScheduleInput, effort = 1): Generator<ScheduleProgress, ScheduleOutput> {
+  const { jobs, order, workers } = prepared(input);
+  const after = tails(jobs, order);
+  const bound = lowerBound(jobs, order, after, workers, input.resources);
+  const aim = input.aim === 'due' ? dueAim(input, order, after) : makespanAim(jobs, order, after, bound);
+  const spread = Math.max(1, ...jobs.map((job, i) => job.attended + job.unattended + (after[i] ?? 0)));
+  const place = (list: readonly number[]) => placeTasks(jobs, list, workers, input.resources);
+  const placing = yield* search(jobs, spread, bound, aim, place, effort);
+  const { placed, makespan } = placing;
   const ends = new Map(placed.map(({ id, end }) => [id, end]));
-  const minutesOf = (due: number | string) =>
-    typeof due === 'number' ? due : (Date.parse(due) - Date.parse(input.calendar?.start ?? due)) / 60_000;
-  const { dueBy, tickets = [] } = input;
+  const { dueBy, tickets = [], calendar } = input;
   const lateTasks =
-    dueBy === undefined || dueBy === null ? [] : placed.filter(({ end }) => exceeds(end, minutesOf(dueBy)));
-  const lateTickets = tickets.filter(({ tasks, dueBy: due }) => {
-    if (due === undefined || due === null) return false;
-    return tasks.some((id) => exceeds(ends.get(id) ?? 0, minutesOf(due)));
+    dueBy === undefined || dueBy === null ? [] : placed.filter(({ end }) => exceeds(end, dueMinutes(dueBy, calendar)));
+  const lateTickets = ticketEnds(tickets, ends).flatMap((end, i) => {
+    const { id, dueBy: due } = tickets[i] as (typeof tickets)[number];
+    return due !== undefined && due !== null && exceeds(end, dueMinutes(due, calendar)) ? [id] : [];
   });
   return {
     tasks: [...placed].sort((a, b) => a.start - b.start || a.end - b.end),
     makespan,
     lowerBound: bound,
     gap: bound > 0 ? makespan / bound - 1 : 0,
-    criticalPath: criticalPath(jobs, placing, open),
-    late: [...lateTickets.map(({ id }) => id), ...lateTasks.map(({ id }) => id)],
+    criticalPath: criticalPath(jobs, placing, workers),
+    late: [...lateTickets, ...lateTasks.map(({ id }) => id)],
   };
+}
+
+/**
+ * Puts hands and hours to a set of tasks: attended spans of one pair of hands never overlap, unattended spans follow at
+ * once and hold their resource, open hours if a calendar is given. Minutes; with a calendar from its start. One pair of
+ * hands, or the people named, each with what they can do and their own hours.
+ *
+ * List scheduling with insertion, improved by seeded local search: the same input gives the same schedule. Always
+ * valid; `lowerBound` is true whatever the schedule.
+ *
+ * @throws Unsolvable for an unknown name, a cycle, work nobody can do, or a calendar that never opens
+ */
+export const solveSchedule = (input: ScheduleInput): ScheduleOutput => lastOf(scheduleSteps(input));
+
+/** A schedule at once, without a search: good enough to draw a page with. */
+export const quickSchedule = (input: ScheduleInput): ScheduleOutput => lastOf(scheduleSteps(input, 0));
+
+/** Walks a long answer to its end. */
+export function lastOf<T>(steps: Generator<unknown, T>): T {
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
 }

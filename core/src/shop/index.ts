@@ -1,3 +1,4 @@
 export * from './shopEntry.schema';
 export * from './shopState';
 export * from './gaugeTrust';
+export * from './planBasis';

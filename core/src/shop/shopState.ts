@@ -1,9 +1,11 @@
 import { limitProblems } from '../logbook';
+import { isTimeZone, weekProblems } from '../schedule';
+import { tableProblems, tableWith } from '../plan';
 import { gaugeTakes, shelfGauges, usualGauge, type ShelfGauge } from '../metrology';
 import type { Problem } from '../solvers/contract';
 import type { Measure } from '../vocabulary';
 import { hasSchema, problemsWith } from '../validation';
-import type { ShopEntryBody, ShopEntryKind } from './shopEntry.schema';
+import type { ShopEntryBody, ShopEntryKind, ShopHours } from './shopEntry.schema';
 
 interface Envelope {
   id: string;
@@ -28,15 +30,43 @@ export interface GaugeCheck {
   benchTime: string;
 }
 export type LimitProfile = ShopEntryBody<'profile'>;
+export type OwnOperation = ShopEntryBody<'operation'>;
+export type OwnCureRule = ShopEntryBody<'cure-rule'>;
+export type OwnCaution = ShopEntryBody<'caution'>;
+export type Person = ShopEntryBody<'person'>;
+export type Rates = ShopEntryBody<'rates'>;
+export type Price = ShopEntryBody<'price'>;
+export type BenchOrder = ShopEntryBody<'bench-order'>;
 
-/** What is true of the shop now: its gauges, the checks they had, its sets of limits. */
+/** What is true of the shop now: gauges and their checks, practices, own work and cautions, people, hours, prices. */
 export interface ShopState {
   seq: number;
   gauges: readonly KeptGauge[];
   /** oldest first */
   checks: readonly GaugeCheck[];
   profiles: readonly LimitProfile[];
+  operations: readonly OwnOperation[];
+  cureRules: readonly OwnCureRule[];
+  cautions: readonly OwnCaution[];
+  hours: ShopHours;
+  people: readonly Person[];
+  /** null until somebody says what an hour costs */
+  rates: Rates | null;
+  prices: readonly Price[];
+  benchOrder: readonly BenchOrder[];
 }
+
+const weekday: [string, string][] = [
+  ['09:00', '12:30'],
+  ['13:30', '17:30'],
+];
+/** Hours a shop keeps until it has said its own. */
+export const usualHours: ShopHours = {
+  timeZone: 'UTC',
+  week: { mon: weekday, tue: weekday, wed: weekday, thu: weekday, fri: weekday },
+  closed: [],
+  resources: { oven: 1, vice: 2 },
+};
 
 /** A shop starts with the gauges of the shelf. */
 export const freshShop: ShopState = {
@@ -44,6 +74,14 @@ export const freshShop: ShopState = {
   gauges: shelfGauges.map((gauge) => ({ ...gauge, retired: false })),
   checks: [],
   profiles: [],
+  operations: [],
+  cureRules: [],
+  cautions: [],
+  hours: usualHours,
+  people: [],
+  rates: null,
+  prices: [],
+  benchOrder: [],
 };
 
 /** The gauges that are in use. */
@@ -60,6 +98,12 @@ export const usualOf = (gauges: readonly KeptGauge[], measure: Measure): KeptGau
 /** The last of each id counts; the order is that of the first. */
 const put = <T extends { id: string }>(list: readonly T[], item: T): T[] =>
   list.some(({ id }) => id === item.id) ? list.map((each) => (each.id === item.id ? item : each)) : [...list, item];
+
+const samePair = (a: BenchOrder, b: BenchOrder) =>
+  a.first.ticket === b.first.ticket &&
+  a.first.operation === b.first.operation &&
+  a.second.ticket === b.second.ticket &&
+  a.second.operation === b.second.operation;
 
 /** The state of the shop from its own logbook, in order. Pure. */
 export const foldShop = (entries: readonly ShopEntry[]): ShopState =>
@@ -78,8 +122,43 @@ export const foldShop = (entries: readonly ShopEntry[]): ShopState =>
         }
         case 'profile':
           return { ...state, seq, profiles: put(state.profiles, body) };
+        case 'operation':
+          return { ...state, seq, operations: put(state.operations, body) };
+        case 'cure-rule':
+          return { ...state, seq, cureRules: put(state.cureRules, body) };
+        case 'caution':
+          return { ...state, seq, cautions: put(state.cautions, body) };
+        case 'hours':
+          return { ...state, seq, hours: body };
+        case 'person':
+          return { ...state, seq, people: put(state.people, body) };
+        case 'rates':
+          return { ...state, seq, rates: body };
+        case 'price':
+          return { ...state, seq, prices: put(state.prices, body) };
+        case 'bench-order':
+          return { ...state, seq, benchOrder: [...state.benchOrder.filter((each) => !samePair(each, body)), body] };
       }
     }, freshShop);
+
+/** What speaks against work of the shop's own: it must not need what later work disturbs, nor run backwards in time. */
+function operationProblems({ id, work }: OwnOperation): Problem[] {
+  const [low, likely, high] = work.minutes;
+  const says = (path: string, message: string) => ({ path: `/body/work/${path}`, message });
+  if (low > likely || likely > high) return [says('minutes', 'must rise from low over likely to high')];
+  return tableProblems(tableWith([{ ...work, kind: id }]))
+    .filter((message) => message.includes(`“${id}”`))
+    .map((message) => says('needs', message));
+}
+
+/** What speaks against opening hours: an unknown zone, or a span that ends before it begins. */
+function hoursProblems({ week = {}, ...rest }: ShopHours | Person): Problem[] {
+  const zone = 'timeZone' in rest && !isTimeZone(rest.timeZone);
+  return [
+    ...(zone ? [{ path: '/body/timeZone', message: 'is not a known time zone' }] : []),
+    ...weekProblems(week, '/body/week'),
+  ];
+}
 
 /** Problems with an entry for the shop's logbook. The same check runs before sending and on arrival. */
 export function shopEntryProblems(entry: unknown): Problem[] {
@@ -89,6 +168,9 @@ export function shopEntryProblems(entry: unknown): Problem[] {
   const schema = `shop_${kind.replaceAll('-', '_')}`;
   if (!hasSchema(schema)) return [{ path: '/kind', message: `“${kind}” is not a kind of entry` }];
   const problems = problemsWith(schema, body).map(({ path, message }) => ({ path: `/body${path}`, message }));
-  if (problems.length > 0 || kind !== 'profile') return problems;
+  if (problems.length > 0) return problems;
+  if (kind === 'operation') return operationProblems(body);
+  if (kind === 'hours' || kind === 'person') return hoursProblems(body);
+  if (kind !== 'profile') return problems;
   return body.changes.flatMap(({ name, limit }, i) => limitProblems(name, limit, `changes/${i}/limit`));
 }

@@ -92,7 +92,7 @@ function altoSaxophone(): DemoJob {
   Object.assign(truth.rims.get('f') ?? {}, { tilt: 0.08, highClock: 170, dent: 0.12, dentClock: 350, saddle: 0.03 });
   Object.assign(truth.rims.get('d') ?? {}, { tilt: 0.14, highClock: 90, dent: 0.02, dentClock: 270 });
   job.author = 'Perrin Oake';
-  job.do('photograph:instrument');
+  job.doThrough('intake');
   job.finding('body-bent', 'body', 2, 'Bent toward the bell at the lower stack, seen along the light edge');
   job.finding('bell-turned', 'bell', 2, 'Low B lands on one side; guard foot 2 mm off its old marks');
   job.finding('hole-unsoldered', 'd', 2, 'Bright spot in the tarnish round the low D seam');
@@ -107,7 +107,9 @@ function altoSaxophone(): DemoJob {
   job.finding('pad-worn', 'g', 2, 'Hard and stained, like all the rest');
   for (const station of surveyStations) job.looked(station);
   job.do('survey:instrument', 'Every pad hard or stained; treated as one finding.');
+  job.offer('stage', 'accepted', 'Hall warden', 'It must be ready for the midsummer rehearsals.');
   job.goTo(1);
+  job.do('pad-stand:instrument');
   job.stripDown(['body', 'bow', 'bell', 'bell-brace', 'bell-guard'], {
     'g-sharp-rod-top-pivot': 'Slot chewed',
     'lower-stack-rod': 'Drew out hard, brown along half its length',
@@ -144,6 +146,7 @@ function altoSaxophone(): DemoJob {
   for (const suggestion of job.suggestions().filter(({ part }) => part === 'e' || part === 'f'))
     job.confirm(suggestion);
   job.author = 'Ottoline Marsh';
+  job.offerChange('accepted', 'Hall warden', 'By telephone: go on.');
   job.write('decision', {
     question: 'Remove the small dent below low C?',
     choice: 'Yes, with the body work.',
@@ -221,7 +224,7 @@ function oboe(): DemoJob {
   });
   job.pass(30);
   job.author = 'Perrin Oake';
-  job.do('photograph:instrument');
+  job.doThrough('intake');
   const crack = job.finding('crack', 'second-trill', 3, 'From the second trill hole upward, 14 mm, closed when dry');
   job.photo(crackedWood(420), { part: 'second-trill', finding: crack, caption: 'before drying' }, [
     { shape: 'arrow', x: 0.2, y: 0.2, toX: 0.3, toY: 0.46 },
@@ -278,7 +281,7 @@ function flute(): DemoJob {
     dueBy: '2027-01-15',
   });
   job.pass(15);
-  job.do('photograph:instrument');
+  job.doThrough('intake');
   job.finding('joint-loose', 'head-joint', 2, 'Turns by itself; tape round the tenon');
   job.looked('joints');
   job.looked('body');
@@ -323,6 +326,8 @@ function flute(): DemoJob {
   for (const part of ['a', 'upper-g', 'f-sharp']) job.measurePad(part, 'feeler-fine');
   const wrong = job.entries.at(-1);
   job.write('strike', { entry: wrong?.id ?? '', reason: 'Pressed the key without meaning to' });
+  job.author = 'Ottoline Marsh';
+  job.offer('stage', null);
   return job;
 }
 

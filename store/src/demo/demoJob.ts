@@ -1,9 +1,12 @@
 import {
   assemblyGuide,
   chanceFrom,
+  changeToAgree,
   emptyJobState,
+  estimateOptions,
   findingOfPicture,
   foldEntries,
+  foldShop,
   gaugeOfReading,
   gaugeShows,
   judgeJob,
@@ -25,10 +28,12 @@ import {
   trueGaps,
   trueFigure,
   usualGauge,
+  type AgreementAnswer,
   type Chance,
   type Entry,
   type EntryBody,
   type EntryKind,
+  type EstimateDraft,
   type InstrumentType,
   type JobState,
   type MeasuringPoint,
@@ -38,6 +43,10 @@ import {
 } from '@holotonos/core';
 
 import { pictureSize } from './drawings';
+import { lanternLane } from './lanternLane';
+
+/** The shop the story plays in: its rates and prices are in every estimate. */
+const demoShop = foldShop(lanternLane().map((entry, i) => ({ ...entry, seq: i + 1 })));
 
 type Marks = EntryBody<'photo-marks'>['marks'];
 
@@ -240,6 +249,29 @@ export class DemoJob {
     });
     this.pass(1);
     return finding;
+  }
+
+  /** Gives the owner one of the estimates the plan comes to, and writes down what was said. */
+  offer(key: string, answer: AgreementAnswer | null, by = '', note = ''): void {
+    const option = estimateOptions(this.state, this.type, demoShop).find((each) => each.key === key);
+    if (!option) throw new Error(`no estimate “${key}”`);
+    this.give(option.draft, answer, by, note);
+  }
+
+  /** Puts to the owner what has come up since. */
+  offerChange(answer: AgreementAnswer, by: string, note: string): void {
+    const plan = jobPlan(this.state, this.type, judgeJob(this.state, this.type), this.now);
+    const change = changeToAgree(this.state, this.type, demoShop, plan);
+    if (change) this.give(change.draft, answer, by, note);
+  }
+
+  private give(draft: EstimateDraft, answer: AgreementAnswer | null, by: string, note: string): void {
+    const estimate = this.chance.uuid();
+    this.write('estimate', { estimate, ...draft });
+    this.pass(30);
+    if (answer === null) return;
+    this.write('agreement', { estimate, answer, on: this.now.slice(0, 10), by, note });
+    this.pass(2);
   }
 
   /** Does one step of the plan as it stands, the way the step card writes it. */

@@ -2,6 +2,8 @@ import Link from 'next/link';
 import { connection } from 'next/server';
 import { practices, type BenchSummary, type PracticeName } from '@holotonos/core';
 import { dayText, momentText } from '@/client/words';
+import { Clocks, Today } from '@/bench/Today';
+import { GapFiller } from '@/bench/GapFiller';
 import { loadBench } from '@/server/jobs';
 
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
@@ -75,6 +77,12 @@ function Ticket({ summary }: { summary: BenchSummary }) {
             )}
           </div>
         ))}
+        {summary.again > 0 && <div>{count(summary.again, 'done step')} to be looked at again</div>}
+        {summary.toAgree > 0 && (
+          <div>
+            <Link href={`/jobs/${ticket}/estimate`}>{count(summary.toAgree, 'step')} to agree with the owner</Link>
+          </div>
+        )}
         {attention.length > 0 && <div className="soft">{attention.join(' · ')}</div>}
       </div>
       <div>
@@ -92,9 +100,11 @@ function Ticket({ summary }: { summary: BenchSummary }) {
 
 export default async function BenchPage() {
   await connection();
-  const tickets = await loadBench(new Date().toISOString());
+  const now = new Date().toISOString();
+  const bench = await loadBench(now);
+  const tickets = bench.summaries;
   return (
-    <main id="main" className="page">
+    <main id="main" className="page page-wide">
       <div className="d-flex flex-wrap align-items-baseline gap-3 mb-3">
         <h1 className="mb-0">The bench</h1>
         <span className="soft">{tickets.length > 0 && 'In the order they need hands'}</span>
@@ -111,11 +121,18 @@ export default async function BenchPage() {
           </p>
         </div>
       ) : (
-        <ol className="tickets">
-          {tickets.map((summary) => (
-            <Ticket key={summary.ticket} summary={summary} />
-          ))}
-        </ol>
+        <div className="split bench-split">
+          <ol className="tickets">
+            {tickets.map((summary) => (
+              <Ticket key={summary.ticket} summary={summary} />
+            ))}
+          </ol>
+          <div>
+            <Clocks clocks={bench.clocks} />
+            <GapFiller fits={bench.fits} />
+            <Today bench={bench} now={now} />
+          </div>
+        </div>
       )}
     </main>
   );

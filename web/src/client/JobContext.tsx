@@ -7,6 +7,7 @@ import {
   judgeJob,
   jobPlan,
   misfits,
+  planBasis,
   removableNames,
   type Entry,
   type EntryBody,
@@ -15,6 +16,7 @@ import {
   type JobJudgement,
   type JobPlan,
   type JobState,
+  type LearnedTimes,
   type NewEntry,
   type Problem,
   type ShopState,
@@ -74,12 +76,15 @@ export function JobProvider({
   ticket,
   entries,
   shop,
+  learned,
   now: firstNow,
   children,
 }: {
   ticket: string;
   entries: Entry[];
   shop: ShopState;
+  /** what the shop's clock says about the table's times */
+  learned: LearnedTimes;
   now: string;
   children: ReactNode;
 }) {
@@ -171,7 +176,11 @@ export function JobProvider({
   if (!type) throw new Error(`Ticket ${ticket} names an instrument type that is not known here.`);
   const answers = useSolverAnswers();
   const judgement = useMemo(() => judgeJob(state, type, answers), [state, type, answers]);
-  const plan = useMemo(() => jobPlan(state, type, judgement, now), [state, type, judgement, now]);
+  const person = author.trim();
+  const plan = useMemo(
+    () => jobPlan(state, type, judgement, now, { ...planBasis(shop, learned), person }),
+    [state, type, judgement, now, shop, learned, person],
+  );
   const names = useMemo(() => removableNames(type), [type]);
 
   const write = useCallback(

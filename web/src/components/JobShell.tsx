@@ -25,6 +25,7 @@ function Tabs() {
     { href: `${base}/round`, name: 'Rounds' },
     { href: `${base}/findings`, name: 'Findings', count: judgement.suggestions.length },
     { href: `${base}/plan`, name: 'Plan' },
+    { href: `${base}/estimate`, name: 'Estimate' },
     { href: `${base}/record`, name: 'Record' },
     { href: `${base}/instrument`, name: 'Instrument' },
   ];

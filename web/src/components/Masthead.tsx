@@ -17,6 +17,10 @@ export function Masthead() {
           Bench
           <LinkWaits />
         </Link>
+        <Link href="/week">
+          Week
+          <LinkWaits />
+        </Link>
         <Link href="/tickets/new">
           New ticket
           <LinkWaits />

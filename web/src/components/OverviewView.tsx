@@ -8,10 +8,10 @@ import { useJob } from '@/client/JobContext';
 import { capital, momentText } from '@/client/words';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoTaker } from '@/photos/PhotoTaker';
+import { nextWords } from '@/plan/stepWords';
 import { entryWords } from './entryWords';
 import { ReasonForm } from './formParts';
 import { Bands } from './JobShell';
-import { nextWords } from './PlanView';
 import { StateMark } from './StateMark';
 
 const pageOfLog = 25;
@@ -30,20 +30,26 @@ function LimitsChange() {
     chosen === null &&
     profile &&
     state.tolerances &&
-    JSON.stringify(profile.changes) !== JSON.stringify(state.tolerances.body.changes);
+    JSON.stringify([profile.changes, profile.settings]) !==
+      JSON.stringify([state.tolerances.body.changes, state.tolerances.body.settings]);
   if (profiles.length === 0 && !state.tolerances) return null;
   return (
     <form
       className="mt-3"
       onSubmit={(event) => {
         event.preventDefault();
-        const body = { profile: profile?.name ?? 'as the practice has them', changes: profile?.changes ?? [], reason };
+        const body = {
+          profile: profile?.name ?? 'as the practice has them',
+          changes: profile?.changes ?? [],
+          ...(profile?.settings && { settings: profile.settings }),
+          reason,
+        };
         if (!write('tolerances', body)) return;
         setReason('');
         setChosen(null);
       }}
     >
-      <Form.Label htmlFor={`${id}-limits`}>Limits</Form.Label>
+      <Form.Label htmlFor={`${id}-limits`}>Own practice of the shop</Form.Label>
       <Form.Select
         id={`${id}-limits`}
         className="mb-1"
@@ -61,7 +67,7 @@ function LimitsChange() {
       {newer && <p className="soft mb-1">The shop has changed this set since the job took it up.</p>}
       {((chosen !== null && chosen !== now) || newer) && (
         <>
-          <Form.Label htmlFor={`${id}-limits-why`}>Why these limits? What was read is judged anew.</Form.Label>
+          <Form.Label htmlFor={`${id}-limits-why`}>Why? What was read is judged anew, and the plan follows.</Form.Label>
           <Form.Control
             id={`${id}-limits-why`}
             className="mb-2"
@@ -69,7 +75,7 @@ function LimitsChange() {
             onChange={(event) => setReason(event.target.value)}
           />
           <Button type="submit" disabled={reason.trim() === ''}>
-            Take these limits
+            Take it up
           </Button>
         </>
       )}

@@ -39,6 +39,20 @@ const bodies: Record<string, [object, string]> = {
     'Passed over in the round: E, gap at 45°',
   ],
   'round-over': [{}, 'Round ended'],
+  'plan-change': [
+    { operation: 'dress-rim:e', before: 'dress-rim:g', minutes: { likely: 7 }, reason: 'plug is set up' },
+    'Plan: dress rim, E put before dress rim, G; dress rim, E reckoned with 7 min, because plug is set up',
+  ],
+  'timer': [{ operation: 'dress-rim:e', act: 'set', minutes: 12 }, 'Clock set to 12 min: dress rim, E'],
+  'cost': [{ what: 'New screw', amount: 300 }, 'To be charged: New screw'],
+  'estimate': [
+    { title: 'Stage', total: { likely: 123450 }, currency: 'EUR' },
+    'Estimate given: Stage, about €1,234.50',
+  ],
+  'agreement': [
+    { answer: 'accepted', by: 'hall warden', note: 'by telephone' },
+    'Owner’s answer: accepted, hall warden. by telephone',
+  ],
   'time': [{ minutes: 6, what: 'telephone' }, '6 min: telephone'],
   'instrument-change': [
     { put: { keys: [{ id: 'k', name: 'K', rest: 'open' }] }, remove: { holes: ['a', 'b'] }, reason: 'looked closer' },

@@ -7,7 +7,9 @@ import {
   practices,
   station,
   type Entry,
+  moneyText,
   type EntryBody,
+  type EntryOf,
   type PartWhere,
 } from '@holotonos/core';
 
@@ -62,6 +64,26 @@ function changeWords({ name, put = {}, remove = {}, reason }: EntryBody<'instrum
   return says.filter(Boolean).join('. ') || 'Instrument looked over';
 }
 
+/** A step by its id: what is done, and where. */
+function stepWords(operation: string, name: Name): string {
+  const [kind = '', part = ''] = operation.split(':');
+  return `${kind.replaceAll('-', ' ')}, ${name(part)}`;
+}
+
+function planChangeWords(
+  { operation, add, before, minutes, withdrawn, reason }: EntryOf<'plan-change'>['body'],
+  name: Name,
+): string {
+  const step = stepWords(operation, name);
+  if (withdrawn) return `Plan as it was before: ${step}, because ${reason}`;
+  const says = [
+    add && `step added by hand: ${step}`,
+    before !== undefined && `${step} put before ${stepWords(before, name)}`,
+    minutes && `${step} reckoned with ${minutes.likely} min`,
+  ].filter(Boolean);
+  return `Plan: ${says.join('; ')}, because ${reason}`;
+}
+
 /** What an entry says, in a line. */
 export function entryWords(entry: Entry, names: ReadonlyMap<string, string>): string {
   const name = (part: string) => names.get(part) ?? part;
@@ -75,8 +97,7 @@ export function entryWords(entry: Entry, names: ReadonlyMap<string, string>): st
     case 'finding':
       return `${findingWords[entry.body.kind].title}, ${name(entry.body.part)}: ${findingStatusWords[entry.body.status]}`;
     case 'operation-started': {
-      const [kind = '', part = ''] = entry.body.operation.split(':');
-      return `Started: ${kind.replaceAll('-', ' ')}, ${name(part)}`;
+      return `Started: ${stepWords(entry.body.operation, name)}`;
     }
     case 'operation-done':
       return `Done: ${entry.body.title}${entry.body.override ? ` (although it waited: ${entry.body.override})` : ''}`;
@@ -88,6 +109,23 @@ export function entryWords(entry: Entry, names: ReadonlyMap<string, string>): st
       return `${entry.body.question} ${entry.body.choice} Because: ${entry.body.reason}`;
     case 'practice-change':
       return `Practice changed to ${practices[entry.body.practice].title}, because ${entry.body.reason}`;
+    case 'plan-change':
+      return planChangeWords(entry.body, name);
+    case 'timer': {
+      const step = stepWords(entry.body.operation, name);
+      if (entry.body.act === 'set') return `Clock set to ${entry.body.minutes ?? 0} min: ${step}`;
+      return `${entry.body.act === 'pause' ? 'Clock stopped' : 'Clock goes on'}: ${step}`;
+    }
+    case 'cost':
+      return `${entry.body.dropped ? 'Not charged after all' : 'To be charged'}: ${entry.body.what}`;
+    case 'estimate': {
+      const { title, total, currency } = entry.body;
+      return `Estimate given: ${title}, about ${moneyText(total.likely, currency)}`;
+    }
+    case 'agreement': {
+      const { answer, by, note } = entry.body;
+      return `Owner’s answer: ${answer}${by ? `, ${by}` : ''}${note ? `. ${note}` : ''}`;
+    }
     case 'time':
       return `${entry.body.minutes} min: ${entry.body.what}`;
     case 'tolerances':

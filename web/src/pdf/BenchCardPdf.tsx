@@ -1,12 +1,12 @@
 import { Text, View } from '@react-pdf/renderer';
-import { cautions, deferral, type CautionId, type JobPlan, type JobRecord } from '@holotonos/core';
+import { cautionWords, deferral, type JobPlan, type JobRecord, type ShopState } from '@holotonos/core';
 import { dayText, minutesText } from '@/client/words';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
 /** The card that lies on the bench beside the instrument: what is open, in order, with room for a tick. */
-export function BenchCardPdf({ record, plan }: { record: JobRecord; plan: JobPlan }) {
+export function BenchCardPdf({ record, plan, shop }: { record: JobRecord; plan: JobPlan; shop: ShopState }) {
   const open = plan.steps.filter(({ status }) => status !== 'done' && status !== 'skipped');
-  const hazards = [...new Set(open.flatMap((step) => step.cautions))] as CautionId[];
+  const hazards = [...new Set(open.flatMap((step) => step.cautions))];
   const { intake } = record;
   return (
     <Sheet title="bench card" ticket={record.ticket}>
@@ -37,7 +37,7 @@ export function BenchCardPdf({ record, plan }: { record: JobRecord; plan: JobPla
         {open.length === 0 && <Text>Nothing is open.</Text>}
       </Part>
       <Part title="Cautions">
-        <Lines lines={hazards.map((id) => cautions[id])} empty="None." />
+        <Lines lines={hazards.map((id) => cautionWords(shop.cautions, id).text)} empty="None." />
         <Text>{deferral}</Text>
       </Part>
     </Sheet>

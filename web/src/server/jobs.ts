@@ -1,6 +1,32 @@
 import 'server-only';
-import { benchSummary, inBenchOrder, type BenchSummary, type InstrumentType, type JobState } from '@holotonos/core';
-import { jobByTicket, jobState, listJobs } from '@holotonos/store';
+import {
+  actualTimes,
+  benchQuestion,
+  benchSummary,
+  customWork,
+  inBenchOrder,
+  jobPlan,
+  judgeJob,
+  learnTimes,
+  planBasis,
+  planEdges,
+  quickSchedule,
+  runningClocks,
+  whatFits,
+  type ActualTime,
+  type BenchJob,
+  type BenchQuestion,
+  type BenchSummary,
+  type FittingStep,
+  type InstrumentType,
+  type JobState,
+  type LearnedTimes,
+  type PlanEdges,
+  type RunningClock,
+  type ScheduleOutput,
+  type ShopState,
+} from '@holotonos/core';
+import { jobByTicket, jobState, listJobs, shopState } from '@holotonos/store';
 import { getDb } from './store';
 
 export interface LoadedJob {
@@ -21,15 +47,91 @@ export async function loadJob(ticket: string): Promise<LoadedJob | null> {
 /** Tickets the bench shows at most; older ones are found by their number. */
 const mostTickets = 60;
 
-/** The tickets on the bench, in the order they need hands. */
-export async function loadBench(now: string): Promise<BenchSummary[]> {
+/** What the steps of a job took, worked out once for each state of it. */
+const actualsOf = new WeakMap<JobState, ActualTime[]>();
+function actuals(state: JobState, type: InstrumentType, shop: ShopState): ActualTime[] {
+  const known = actualsOf.get(state);
+  if (known) return known;
+  const found = actualTimes(state, type, customWork(shop));
+  actualsOf.set(state, found);
+  return found;
+}
+
+type Known = { ticket: string; state: JobState; type: InstrumentType };
+
+async function recentJobs(): Promise<Known[]> {
   const rows = await listJobs(getDb(), mostTickets);
-  const summaries = await Promise.all(
+  const jobs = await Promise.all(
     rows.map(async ({ id, ticket }) => {
       const state = await jobState(getDb(), id);
-      const summary = state.instrument && benchSummary(state, state.instrument, now);
-      return summary && { ...summary, ticket };
+      return state.instrument && { ticket, state, type: state.instrument };
     }),
   );
-  return summaries.filter((summary) => summary !== null).sort(inBenchOrder);
+  return jobs.filter((job) => job !== null);
+}
+
+const learnedFrom = (jobs: readonly Known[], shop: ShopState): LearnedTimes =>
+  learnTimes(jobs.flatMap(({ state, type }) => actuals(state, type, shop)));
+
+/** The shop, with what its clock has taught it. */
+export async function loadShop(): Promise<{ shop: ShopState; learned: LearnedTimes }> {
+  const [shop, jobs] = await Promise.all([shopState(getDb()), recentJobs()]);
+  return { shop, learned: learnedFrom(jobs, shop) };
+}
+
+/** Everything the bench shows: its tickets, a schedule made at once, the clocks that run, what fits into a gap. */
+export interface Bench {
+  summaries: BenchSummary[];
+  question: BenchQuestion;
+  schedule: ScheduleOutput | null;
+  /** why there is no schedule */
+  unscheduled: string | null;
+  order: PlanEdges[];
+  fits: FittingStep[];
+  clocks: (RunningClock & { ticket: string })[];
+  shop: ShopState;
+}
+
+/** The bench as it is now, tickets in the order they need hands. */
+export async function loadBench(now: string): Promise<Bench> {
+  const [shop, known] = await Promise.all([shopState(getDb()), recentJobs()]);
+  const basis = planBasis(shop, learnedFrom(known, shop));
+  const summaries: BenchSummary[] = [];
+  const jobs: BenchJob[] = [];
+  const clocks: Bench['clocks'] = [];
+  for (const { ticket, state, type } of known) {
+    const judgement = judgeJob(state, type);
+    const plan = jobPlan(state, type, judgement, now, basis);
+    const summary = benchSummary(state, type, { judgement, plan }, now);
+    if (!summary) continue;
+    summaries.push({ ...summary, ticket });
+    jobs.push({ ticket, dueBy: summary.dueBy, state, plan });
+    const titles = new Map(plan.steps.map(({ id, title }) => [id, title]));
+    const highs = new Map(plan.steps.map(({ id, minutes }) => [id, minutes.high]));
+    clocks.push(...runningClocks(state, titles, highs, now).map((clock) => ({ ...clock, ticket })));
+  }
+  const open = jobs.filter(({ state }) => !state.signOff);
+  const question = benchQuestion(open, shop, now);
+  let schedule: ScheduleOutput | null = null;
+  let unscheduled: string | null = null;
+  try {
+    schedule = quickSchedule(question.input);
+  } catch (error) {
+    // A shop without hours, or a step nobody can do: the bench is shown all the same, and says so.
+    unscheduled = (error as Error).message;
+  }
+  const fits = whatFits(
+    open.map(({ ticket, dueBy, plan }) => ({ ticket, dueBy, steps: plan.steps })),
+    Infinity,
+  );
+  return {
+    summaries: summaries.sort(inBenchOrder),
+    question,
+    schedule,
+    unscheduled,
+    order: planEdges(open),
+    fits,
+    clocks,
+    shop,
+  };
 }

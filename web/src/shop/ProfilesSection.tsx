@@ -4,13 +4,18 @@ import {
   families,
   limitShape,
   practiceNames,
+  practiceQuestions,
   practices,
+  practiceWords,
+  sideTitle,
   tolerance,
   toleranceNames,
   toleranceWords,
   type Family,
   type LimitProfile,
+  type OwnSettings,
   type PracticeName,
+  type PracticeQuestion,
   type ShopState,
   type Tolerance,
   type ToleranceName,
@@ -46,7 +51,12 @@ function ProfileForm({
       profile.changes.map((change) => [change.name, { limit: limitText(change.limit), reason: change.reason }]),
     ),
   );
+  const [settings, setSettings] = useState<OwnSettings>(profile.settings ?? {});
   const [problem, setProblem] = useState<string | null>(null);
+  const take = (question: PracticeQuestion, side: string) => {
+    const { [question]: _, ...rest } = settings;
+    setSettings(side === practices[base].settings[question] ? rest : { ...rest, [question]: side });
+  };
   const set = (of: ToleranceName, change: Partial<{ limit: string; reason: string }>) =>
     setTyped((now) => ({ ...now, [of]: { limit: '', reason: '', ...now[of], ...change } }));
 
@@ -69,6 +79,7 @@ function ProfileForm({
       name: name.trim(),
       base,
       changes,
+      ...(Object.keys(settings).length > 0 && { settings }),
     });
     setProblem(wrong);
     if (wrong === null) done();
@@ -82,7 +93,7 @@ function ProfileForm({
     >
       <div className="shop-form">
         <div>
-          <Form.Label htmlFor={`${id}-name`}>Name of the set</Form.Label>
+          <Form.Label htmlFor={`${id}-name`}>Name of the practice</Form.Label>
           <Form.Control id={`${id}-name`} value={name} onChange={(event) => setName(event.target.value)} />
         </div>
         <div>
@@ -106,6 +117,34 @@ function ProfileForm({
           </Form.Select>
         </div>
       </div>
+      <h3 className="mt-3">Where good technicians disagree</h3>
+      <div className="questions">
+        {practiceQuestions.map((question) => {
+          const { question: asks, sides, changes } = practiceWords[question];
+          const side = settings[question] ?? practices[base].settings[question];
+          const words = sides as Record<string, { title: string; holds: string }>;
+          return (
+            <div key={question}>
+              <Form.Label htmlFor={`${id}-${question}`}>{asks}</Form.Label>
+              <Form.Select
+                id={`${id}-${question}`}
+                value={side}
+                onChange={(event) => take(question, event.target.value)}
+              >
+                {Object.entries(words).map(([key, { title }]) => (
+                  <option key={key} value={key}>
+                    {title}
+                  </option>
+                ))}
+              </Form.Select>
+              <p className="soft mb-0">
+                {words[side]?.holds} {settings[question] !== undefined && `Changes: ${changes.toLowerCase()}.`}
+              </p>
+            </div>
+          );
+        })}
+      </div>
+      <h3 className="mt-3">Limits</h3>
       <table className="readings shop-table">
         <caption className="visually-hidden">Limits of the set</caption>
         <thead>
@@ -123,7 +162,7 @@ function ProfileForm({
               <tr key={of}>
                 <th scope="row">{words}</th>
                 <td>
-                  {limitText(tolerance(of, { family, practice: base }))} <span className="soft">{unit}</span>
+                  {limitText(tolerance(of, { family, practice: base, settings }))} <span className="soft">{unit}</span>
                 </td>
                 <td>
                   <Form.Control
@@ -151,7 +190,7 @@ function ProfileForm({
       )}
       <div className="d-flex gap-2 mt-2">
         <Button type="submit" disabled={name.trim() === ''}>
-          Keep this set
+          Keep this practice
         </Button>
         <Button variant="quiet" onClick={done}>
           Back
@@ -171,14 +210,14 @@ export function ProfilesSection({ shop, write }: { shop: ShopState; write: Write
   return (
     <section className="sheet" aria-labelledby="profiles">
       <div className="d-flex justify-content-between align-items-start gap-3">
-        <h2 id="profiles">Sets of limits</h2>
+        <h2 id="profiles">Practices of our own</h2>
         <Button variant="quiet" onClick={() => setOpen('')}>
           Copy a practice
         </Button>
       </div>
       <p className="soft">
-        Stage, Steady and Keeper ship as they are. A set of your own starts from one of them; a job takes it up on its
-        own page, and what was read is judged anew. Nothing that was read is changed.
+        Stage, Steady and Keeper ship as they are. A practice of your own starts from one of them; a job takes it up on
+        its own page, and what was read is judged anew. Its plan follows. Nothing that was read is changed.
       </p>
       {edited ? (
         <ProfileForm key={open} profile={edited} isNew={open === ''} write={write} done={() => setOpen(null)} />
@@ -191,12 +230,17 @@ export function ProfilesSection({ shop, write }: { shop: ShopState; write: Write
               <strong>{profile.name}</strong>{' '}
               <span className="soft">
                 from {practices[profile.base].title}:{' '}
+                {Object.entries(profile.settings ?? {})
+                  .map(
+                    ([question, side]) => `${sideTitle(question as PracticeQuestion, side as never).toLowerCase()}; `,
+                  )
+                  .join('')}
                 {profile.changes
                   .map(
                     ({ name, limit, reason }) =>
                       `${toleranceWords[name].words.toLowerCase()} ${limitText(limit)} (${reason})`,
                   )
-                  .join('; ') || 'nothing changed yet'}
+                  .join('; ') || (profile.settings ? '' : 'nothing changed yet')}
               </span>{' '}
               <Button variant="quiet" aria-label={`Change ${profile.name}`} onClick={() => setOpen(profile.id)}>
                 Change

@@ -8,10 +8,5 @@ export const metadata: Metadata = { title: 'The shop' };
 
 export default async function ShopPage() {
   await connection();
-  return (
-    <main id="main" className="page">
-      <h1>The shop</h1>
-      <ShopView first={await shopState(getDb())} now={new Date().toISOString()} />
-    </main>
-  );
+  return <ShopView first={await shopState(getDb())} now={new Date().toISOString()} />;
 }

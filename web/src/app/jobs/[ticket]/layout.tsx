@@ -3,9 +3,7 @@ import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { JobProvider } from '@/client/JobContext';
 import { JobShell } from '@/components/JobShell';
-import { shopState } from '@holotonos/store';
-import { loadJob } from '@/server/jobs';
-import { getDb } from '@/server/store';
+import { loadJob, loadShop } from '@/server/jobs';
 
 export async function generateMetadata({ params }: { params: Promise<{ ticket: string }> }) {
   return { title: (await params).ticket };
@@ -20,7 +18,7 @@ export default async function JobLayout({
 }) {
   await connection();
   const { ticket } = await params;
-  const [job, shop] = await Promise.all([loadJob(ticket), shopState(getDb())]);
+  const [job, { shop, learned }] = await Promise.all([loadJob(ticket), loadShop()]);
   if (!job) notFound();
   return (
     <JobProvider
@@ -28,6 +26,7 @@ export default async function JobLayout({
       ticket={job.ticket}
       entries={[...job.state.entries]}
       shop={shop}
+      learned={learned}
       now={new Date().toISOString()}
     >
       <JobShell>{children}</JobShell>

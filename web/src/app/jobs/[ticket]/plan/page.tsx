@@ -1,4 +1,4 @@
-import { PlanView } from '@/components/PlanView';
+import { PlanView } from '@/plan/PlanView';
 
 export default function PlanPage() {
   return <PlanView />;

@@ -1,0 +1,164 @@
+import { describe, expect, test } from '@jest/globals';
+import { flat, sax, TestJob } from '../../tests/testJob';
+import { judgeJob } from '../judgement';
+import { jobPlan } from '../plan';
+import { solveSchedule } from '../schedule';
+import { foldShop, freshShop, type ShopState } from '../shop';
+import {
+  benchQuestion,
+  planEdges,
+  runningClocks,
+  splitTask,
+  stretchesOf,
+  taskId,
+  whyNotBefore,
+  type BenchJob,
+} from '.';
+
+const bench = (ticket: string, job: TestJob, dueBy: string | null = null): BenchJob => ({
+  ticket,
+  dueBy,
+  state: job.state,
+  plan: jobPlan(job.state, sax, judgeJob(job.state, sax), job.now),
+});
+const crooked = (part: string) => {
+  const job = new TestJob();
+  job.finding('rim-warped', part);
+  return job;
+};
+const now = '2026-11-23T09:00:00.000Z';
+const order = (first: [string, string], second: [string, string], seq = 1, withdrawn = false) =>
+  ({
+    id: `00000000-0000-4000-8000-00000000000${seq}`,
+    seq,
+    kind: 'bench-order',
+    author: 'x',
+    benchTime: now,
+    body: {
+      first: { ticket: first[0], operation: first[1] },
+      second: { ticket: second[0], operation: second[1] },
+      ...(withdrawn && { withdrawn }),
+    },
+  }) as never;
+
+describe('the bench as a question to the scheduler', () => {
+  test('open steps of every ticket become tasks, in the order of their plans and the shop’s hours', () => {
+    const jobs = [bench('A', crooked('e'), '2026-12-01'), bench('B', crooked('g'), '2026-11-24')];
+    const { input, tasks, ranges } = benchQuestion(jobs, freshShop, now);
+    expect(tasks['A/dress-rim:e']).toMatchObject({
+      ticket: 'A',
+      operation: 'dress-rim:e',
+      title: 'Level the rim: E',
+      attended: 15,
+    });
+    expect(ranges['A/dress-rim:e']).toEqual({ low: 8, likely: 15, high: 35 });
+    const out = solveSchedule(input);
+    expect(out.late).toEqual([]);
+    const start = (id: string) => out.tasks.find((task) => task.id === id)?.start ?? -1;
+    // The nearer date goes first.
+    expect(start('B/dress-rim:g')).toBe(0);
+    expect(start('A/dress-rim:e')).toBeGreaterThan(start('B/dress-rim:g'));
+    for (const { id, after } of input.tasks) for (const before of after) expect(start(before)).toBeLessThan(start(id));
+  });
+  test('what cures now takes no hands, what is in hand only what is left, what is signed off nothing', () => {
+    const job = new TestJob();
+    const pad = job.finding('pad-worn', 'g');
+    job.rim('g', flat);
+    job.done('replace-pad:g', { cures: [pad] });
+    job.minute = 4;
+    job.finding('rim-warped', 'e');
+    job.write('operation-started', { operation: 'dress-rim:e', cautionsAccepted: [] });
+    job.minute = 8;
+    const { tasks } = benchQuestion([bench('A', job)], freshShop, job.now);
+    expect(tasks['A/replace-pad:g']).toMatchObject({ status: 'curing', attended: 0, unattended: 2 });
+    expect(tasks['A/dress-rim:e']).toMatchObject({ status: 'started', attended: 11 });
+    job.write('sign-off', { ownerCautions: [] });
+    expect(benchQuestion([bench('A', job)], freshShop, job.now).input.tasks).toEqual([]);
+  });
+  test('people bring their skills, hours and days away', () => {
+    const shop: ShopState = {
+      ...freshShop,
+      people: [
+        { id: 'juno', name: 'Juno Tam', skills: ['regulate'], away: ['2026-11-24'] },
+        { id: 'left', name: 'Gone', skills: [], retired: true },
+        { id: 'perrin', name: 'Perrin Oake', skills: [] },
+      ],
+    };
+    const { input } = benchQuestion([bench('A', crooked('e'))], shop, now);
+    expect(input.people?.map(({ id }) => id)).toEqual(['juno', 'perrin']);
+    const out = solveSchedule(input);
+    expect(out.tasks.find(({ id }) => id === 'A/dress-rim:e')?.person).toBe('perrin');
+  });
+  test('a wish between tickets is kept until it is withdrawn, and passed over where it would close a circle', () => {
+    const jobs = [bench('A', crooked('e'), '2026-11-24'), bench('B', crooked('g'), '2026-12-24')];
+    const first = (shop: ShopState) => solveSchedule(benchQuestion(jobs, shop, now).input).tasks[0]?.id;
+    const wish = order(['B', 'dress-rim:g'], ['A', 'dress-rim:e']);
+    expect(first(freshShop)).toBe('A/dress-rim:e');
+    expect(first(foldShop([wish]))).toBe('B/dress-rim:g');
+    expect(first(foldShop([wish, order(['B', 'dress-rim:g'], ['A', 'dress-rim:e'], 2, true)]))).toBe('A/dress-rim:e');
+    const circle = [wish, order(['A', 'dress-rim:e'], ['B', 'dress-rim:g'], 2)];
+    expect(first(foldShop(circle))).toBe('B/dress-rim:g');
+    expect(first(foldShop([order(['A', 'gone:x'], ['B', 'dress-rim:g'])]))).toBe('A/dress-rim:e');
+  });
+  test('an impossible order says why, a possible one nothing', () => {
+    const jobs = [bench('A', crooked('e')), bench('B', crooked('g'))];
+    const shop = foldShop([order(['A', 'play-test:instrument'], ['B', 'dress-rim:g'])]);
+    const question = benchQuestion(jobs, shop, now);
+    const why = (a: string, b: string) => whyNotBefore(planEdges(jobs), question, a, b);
+    expect(why('A/play-test:instrument', 'A/dress-rim:e')).toMatch(/“Level the rim: E” comes before .*: .*play test/i);
+    expect(why('A/dress-rim:e', 'A/play-test:instrument')).toBeNull();
+    expect(why('B/dress-rim:g', 'A/dress-rim:e')).toMatch(/already waits for/);
+    expect(why('A/dress-rim:e', 'B/dress-rim:g')).toBeNull();
+    expect(why('A/dress-rim:e', 'A/dress-rim:e')).toMatch(/same step/);
+  });
+  test('stretches have clock times: work, then cure', () => {
+    const job = new TestJob();
+    job.finding('pad-worn', 'g');
+    job.rim('g', flat);
+    const question = benchQuestion([bench('A', job)], freshShop, now);
+    const stretches = stretchesOf(question, solveSchedule(question.input));
+    const id = taskId('A', 'replace-pad:g');
+    expect(stretches.filter(({ task }) => task === id)).toEqual([
+      { task: id, kind: 'work', from: now, to: '2026-11-23T09:15:00.000Z', person: null },
+      { task: id, kind: 'cure', from: '2026-11-23T09:15:00.000Z', to: '2026-11-23T09:25:00.000Z', person: null },
+    ]);
+    expect(splitTask(id)).toEqual({ ticket: 'A', operation: 'replace-pad:g' });
+  });
+});
+
+describe('clocks', () => {
+  const started = () => {
+    const job = crooked('e');
+    job.write('operation-started', { operation: 'dress-rim:e', cautionsAccepted: [] });
+    return job;
+  };
+  const clocks = (job: TestJob) =>
+    runningClocks(job.state, new Map([['dress-rim:e', 'Level the rim: E']]), new Map([['dress-rim:e', 35]]), job.now);
+  test('run, pause, go on, and stop with the step', () => {
+    const job = started();
+    job.minute = 10;
+    expect(clocks(job)).toMatchObject([
+      { title: 'Level the rim: E', minutes: 10, forgotten: false, author: 'Juno Tam' },
+    ]);
+    job.write('timer', { operation: 'dress-rim:e', act: 'pause' });
+    job.minute = 60;
+    expect(clocks(job)).toEqual([]);
+    job.write('timer', { operation: 'dress-rim:e', act: 'resume' });
+    job.minute = 65;
+    expect(clocks(job)).toMatchObject([{ minutes: 15 }]);
+    job.done('dress-rim:e');
+    expect(clocks(job)).toEqual([]);
+  });
+  test('left running are caught, and set right', () => {
+    const job = started();
+    job.minute = 106;
+    expect(clocks(job)[0]?.forgotten).toBe(true);
+    job.write('timer', { operation: 'dress-rim:e', act: 'set', minutes: 20 });
+    expect(clocks(job)).toEqual([]);
+    job.write('timer', { operation: 'dress-rim:e', act: 'resume' });
+    job.minute = 110;
+    expect(clocks(job)[0]).toMatchObject({ minutes: 24, forgotten: false });
+    job.minute = 16 * 60;
+    expect(clocks(job)[0]?.forgotten).toBe(true);
+  });
+});

@@ -1,0 +1,2 @@
+export * from './benchSchedule';
+export * from './timers';

@@ -1,0 +1,44 @@
+/** How many minor units make one unit of a currency, as a power of ten; 2 where the currency is not known. */
+export function minorDigits(currency: string): number {
+  try {
+    const { maximumFractionDigits = 2 } = new Intl.NumberFormat('en', {
+      style: 'currency',
+      currency,
+    }).resolvedOptions();
+    return maximumFractionDigits;
+  } catch {
+    return 2;
+  }
+}
+
+/**
+ * A sum as it is written, from minor units.
+ *
+ * @example moneyText(123450, 'EUR') // => "€1,234.50"
+ */
+export function moneyText(amount: number, currency: string): string {
+  const value = amount / 10 ** minorDigits(currency);
+  try {
+    return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(value);
+  } catch {
+    return `${value.toFixed(2)} ${currency}`;
+  }
+}
+
+/**
+ * Minor units from a sum as it is typed, with a point or a comma before its fraction; null when it is no sum or has more
+ * digits than the currency has.
+ *
+ * @example minorUnits('12,5', 'EUR') // => 1250
+ */
+export function minorUnits(typed: string, currency: string): number | null {
+  const digits = minorDigits(currency);
+  const match = /^\s*(\d{1,8})(?:[.,](\d+))?\s*$/.exec(typed);
+  const [, whole = '', fraction = ''] = match ?? [];
+  if (!match || fraction.length > digits) return null;
+  return Number(whole) * 10 ** digits + Number(fraction.padEnd(digits, '0') || '0');
+}
+
+/** To the nearest multiple of a step, halves away from zero. */
+export const roundedTo = (amount: number, step: number): number =>
+  Math.sign(amount) * Math.round(Math.abs(amount) / step) * step;

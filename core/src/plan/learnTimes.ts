@@ -1,0 +1,81 @@
+import type { Family } from '../vocabulary';
+
+/** How long a step really took, against what the table said. */
+export interface ActualTime {
+  kind: string;
+  family: Family;
+  person: string;
+  minutes: number;
+  /** likely minutes of the table for that very step */
+  expected: number;
+}
+
+/** Factor on the table's time, and from how many times it was learned. */
+export interface LearnedFactor {
+  factor: number;
+  times: number;
+}
+
+/** By `kind`, `kind family` and `kind family person`. Plain data. */
+export type LearnedTimes = Readonly<Record<string, LearnedFactor>>;
+
+/** How many times the table counts for: one odd afternoon must not turn an estimate round. */
+const tableWeight = 4;
+/** A step that took this many times longer or shorter than the table is a slip of the clock, and is cut off there. */
+const mostRatio = 8;
+
+const keyOf = (...parts: string[]) => parts.join(' ');
+
+/**
+ * What the shop's own clock says about the table's times. The logarithms of actual/table are averaged and shrunk: toward
+ * 1 for a kind of work, toward the kind for a family, toward the family for a person, each as if the coarser one had
+ * been seen four times.
+ *
+ * @param actuals any order; the answer does not depend on it
+ */
+export function learnTimes(actuals: readonly ActualTime[]): LearnedTimes {
+  const sums = new Map<string, Sum>();
+  for (const { kind, family, person, minutes, expected } of actuals) {
+    if (!(minutes > 0) || !(expected > 0)) continue;
+    const log = Math.log(Math.min(mostRatio, Math.max(1 / mostRatio, minutes / expected)));
+    for (const key of [keyOf(kind), keyOf(kind, family), keyOf(kind, family, person)]) {
+      const { sum, times } = sums.get(key) ?? nothingSeen;
+      sums.set(key, { sum: sum + log, times: times + 1 });
+    }
+  }
+  const of = (key: string | null) => (key === null ? nothingSeen : (sums.get(key) ?? nothingSeen));
+  // What a finer group is shrunk toward leaves its own times out, or each would count twice.
+  const toward = (key: string): number => {
+    const coarser = coarserKey(key);
+    if (coarser === null) return 0;
+    const [all, own] = [of(coarser), of(key)];
+    return shrunk({ sum: all.sum - own.sum, times: all.times - own.times }, toward(coarser));
+  };
+  return Object.fromEntries(
+    [...sums].map(([key, seen]) => [key, { factor: Math.exp(shrunk(seen, toward(key))), times: seen.times }]),
+  );
+}
+
+interface Sum {
+  sum: number;
+  times: number;
+}
+const nothingSeen: Sum = { sum: 0, times: 0 };
+const shrunk = ({ sum, times }: Sum, toward: number) => (tableWeight * toward + sum) / (tableWeight + times);
+
+/** `kind family person` → `kind family` → `kind` → null; names may hold spaces, kinds and families do not. */
+function coarserKey(key: string): string | null {
+  const [kind = '', family, ...person] = key.split(' ');
+  if (person.length > 0) return keyOf(kind, family ?? '');
+  return family === undefined ? null : kind;
+}
+
+/** The finest factor that is known for a step; null when the shop has never done one. */
+export function learnedFor(times: LearnedTimes, kind: string, family: Family, person?: string): LearnedFactor | null {
+  return (
+    (person === undefined ? undefined : times[keyOf(kind, family, person)]) ??
+    times[keyOf(kind, family)] ??
+    times[kind] ??
+    null
+  );
+}

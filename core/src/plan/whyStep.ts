@@ -1,0 +1,144 @@
+import type { JobState } from '../logbook';
+import { practiceWords, sideTitle } from '../practice';
+import { matchesMeasure } from '../logbook';
+import { jobSettings, type JobPlan, type Step } from './jobPlan';
+import { sharedMeasure } from './orderOperations';
+import { establishes } from './spoilt';
+
+/** Readings of one part in one group that are still true. */
+export interface FreshReadings {
+  group: string;
+  part: string;
+  count: number;
+}
+
+export interface StepWhy {
+  /** why it stands where it does */
+  here: { after: string; reason: string }[];
+  /** findings it answers */
+  cures: string[];
+  /** sides of the practice that chose it over another step */
+  chosenBy: { question: string; side: string; holds: string }[];
+  /** what leaving it out does */
+  skipping: {
+    /** findings that would be cured at a shallower level, or not at all: stop-gaps */
+    stopGaps: string[];
+    /** steps that would stand on what it should have set */
+    builtOn: { id: string; title: string }[];
+    /** readings that would say nothing any more */
+    readings: FreshReadings[];
+  };
+  /** what doing it does */
+  spoils: {
+    readings: FreshReadings[];
+    /** steps that are done and would have to be looked at again */
+    steps: { id: string; title: string }[];
+  };
+}
+
+/** How many readings that are still true speak of these measures, part by part. */
+function freshReadings(state: JobState, measures: readonly string[]): FreshReadings[] {
+  const found = new Map<string, FreshReadings>();
+  for (const { point, readings } of state.points.values()) {
+    if (!measures.some((measure) => matchesMeasure(measure, point.group, point.part))) continue;
+    const fresh = readings.filter(({ stale }) => stale === null).length;
+    if (fresh === 0) continue;
+    const key = `${point.group}:${point.part}`;
+    const before = found.get(key) ?? { group: point.group, part: point.part, count: 0 };
+    found.set(key, { ...before, count: before.count + fresh });
+  }
+  return [...found.values()];
+}
+
+/** Everything that comes after a step by chains of edges, in order. */
+function standsOn(steps: readonly Step[], id: string): Step[] {
+  const reached = new Set([id]);
+  return steps.filter((step) => {
+    if (step.id === id || !step.after.some((edge) => reached.has(edge.id))) return false;
+    reached.add(step.id);
+    return true;
+  });
+}
+
+/**
+ * Why a step stands where it stands, what happens when it is skipped, and what it spoils. Everything is read from the
+ * edges of the plan and the measures of its steps.
+ */
+export function whyStep(plan: JobPlan, state: JobState, step: Step): StepWhy {
+  const titles = new Map(plan.steps.map(({ id, title }) => [id, title]));
+  const settings = jobSettings(state);
+  // What it moves is what rests on it: those steps would be set on a fault, and move when the fault is cured later.
+  const resting = standsOn(plan.steps, step.id).filter(
+    (after) => sharedMeasure(establishes(after), step.disturbs) !== undefined && after.status !== 'skipped',
+  );
+  const unique = (ids: readonly string[]) => [...new Set(ids)];
+  return {
+    here: step.after.map(({ id, reason }) => ({ after: titles.get(id) ?? id, reason })),
+    cures: step.cures,
+    chosenBy: step.chosenBy.map((question) => ({
+      question: practiceWords[question].question,
+      side: sideTitle(question, settings[question] as never),
+      holds: (practiceWords[question].sides as Record<string, { holds: string }>)[settings[question]]?.holds ?? '',
+    })),
+    skipping: {
+      stopGaps: unique([...step.cures, ...resting.flatMap(({ cures }) => cures)]),
+      builtOn: resting.map(({ id, title }) => ({ id, title })),
+      readings: freshReadings(state, unique(resting.flatMap(establishes))),
+    },
+    spoils: {
+      readings: freshReadings(state, step.disturbs),
+      steps: resting.filter(({ state: done }) => done?.status === 'done').map(({ id, title }) => ({ id, title })),
+    },
+  };
+}
+
+/** A step that can be done in the time there is, and why it is the one to take. */
+export interface FittingStep {
+  ticket: string;
+  id: string;
+  title: string;
+  minutes: number;
+  reason: string;
+}
+
+/**
+ * Steps of several jobs that can start now and fit into so many minutes, best first: what then cures by itself, then
+ * what opens most of the rest, then the nearer date.
+ *
+ * @param minutes time at hand; the likely time of a step must fit
+ */
+export function whatFits(
+  jobs: readonly { ticket: string; dueBy: string | null; steps: readonly Step[] }[],
+  minutes: number,
+): FittingStep[] {
+  const fitting = jobs.flatMap(({ ticket, dueBy, steps }) =>
+    steps
+      .filter(({ status, minutes: { likely } }) => status === 'ready' && likely <= minutes)
+      .map((step) => ({
+        ticket,
+        step,
+        dueBy: dueBy ?? '9999',
+        opens: steps.filter(({ waitsFor }) => waitsFor.some(({ id }) => id === step.id)).length,
+      })),
+  );
+  fitting.sort(
+    (a, b) =>
+      b.step.unattended - a.step.unattended ||
+      b.opens - a.opens ||
+      a.dueBy.localeCompare(b.dueBy) ||
+      a.ticket.localeCompare(b.ticket) ||
+      b.step.minutes.likely - a.step.minutes.likely,
+  );
+  return fitting.map(({ ticket, step, opens }) => ({
+    ticket,
+    id: step.id,
+    title: step.title,
+    minutes: step.minutes.likely,
+    reason:
+      step.unattended > 0
+        ? 'It then cures by itself while other work goes on.'
+        : opens > 0
+          ? `${opens} ${opens === 1 ? 'step waits' : 'steps wait'} for it.`
+          : 'It stands by itself.',
+  }));
+}

@@ -1,0 +1,5 @@
+import { CardView } from '@/plan/PlanView';
+
+export default function CardPage() {
+  return <CardView />;
+}

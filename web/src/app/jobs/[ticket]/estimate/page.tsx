@@ -1,0 +1,5 @@
+import { EstimateView } from '@/estimate/EstimateView';
+
+export default function EstimatePage() {
+  return <EstimateView />;
+}

@@ -1,0 +1,35 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { connection } from 'next/server';
+import { WeekView } from '@/bench/WeekView';
+import { loadBench } from '@/server/jobs';
+
+export const metadata: Metadata = { title: 'The week' };
+
+export default async function WeekPage() {
+  await connection();
+  const now = new Date().toISOString();
+  const { summaries, question, schedule, unscheduled, order, shop } = await loadBench(now);
+  const tickets = summaries.flatMap(({ ticket, instrument, dueBy, signedOff }) =>
+    signedOff ? [] : [{ ticket, instrument, dueBy }],
+  );
+  return (
+    <main id="main" className="page page-wide">
+      {schedule && tickets.length > 0 ? (
+        <WeekView tickets={tickets} question={question} first={schedule} order={order} shop={shop} now={now} />
+      ) : (
+        <>
+          <h1>The week</h1>
+          <p className="sheet">
+            {unscheduled ?? 'Nothing is on the bench.'}{' '}
+            {unscheduled ? (
+              <Link href="/shop/people">Look at the hours and people of the shop.</Link>
+            ) : (
+              <Link href="/tickets/new">Take an instrument in.</Link>
+            )}
+          </p>
+        </>
+      )}
+    </main>
+  );
+}

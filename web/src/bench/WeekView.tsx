@@ -1,0 +1,387 @@
+'use client';
+
+import {
+  splitTask,
+  stretchesOf,
+  taskId,
+  whyNotBefore,
+  type BenchOrder,
+  type BenchQuestion,
+  type PlanEdges,
+  type ScheduleOutput,
+  type Stretch,
+  type TicketChance,
+} from '@holotonos/core';
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useId, useMemo, useState } from 'react';
+import { v4 as newId } from 'uuid';
+import { useBench, usePageKeys } from '@/client/BenchContext';
+import { Button, Form } from '@/client/bootstrap';
+import { unnamed } from '@/client/JobContext';
+import { send } from '@/client/outbox';
+import { useShop } from '@/client/useShop';
+import { dayAfter, dayIn, minutesText, timeIn, weekdayText } from '@/client/words';
+import type { ShopState } from '@holotonos/core';
+import { ChanceBand } from './ChanceBand';
+import { useSchedule } from './useSchedule';
+
+export interface WeekTicket {
+  ticket: string;
+  instrument: string;
+  dueBy: string | null;
+}
+
+interface Props {
+  tickets: WeekTicket[];
+  question: BenchQuestion;
+  first: ScheduleOutput;
+  order: PlanEdges[];
+  shop: ShopState;
+  now: string;
+}
+
+const daysOfWeek = 7;
+
+/** One piece of work in the week: can be taken up, dropped on, and chosen. */
+function Block({
+  stretch,
+  title,
+  zone,
+  chosen,
+  choose,
+}: {
+  stretch: Stretch;
+  title: string;
+  zone: string;
+  chosen: boolean;
+  choose: () => void;
+}) {
+  const drag = useDraggable({ id: stretch.task });
+  const drop = useDroppable({ id: stretch.task });
+  const { transform } = drag;
+  return (
+    <button
+      ref={(node) => {
+        drag.setNodeRef(node);
+        drop.setNodeRef(node);
+      }}
+      type="button"
+      className={`week-block${chosen ? ' chosen' : ''}${drop.isOver && !drag.isDragging ? ' over' : ''}${drag.isDragging ? ' dragged' : ''}`}
+      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
+      {...drag.listeners}
+      {...drag.attributes}
+      aria-pressed={chosen}
+      aria-roledescription="step, can be moved"
+      onClick={choose}
+    >
+      <span className="figures">
+        {timeIn(stretch.from, zone)}–{timeIn(stretch.to, zone)}
+      </span>{' '}
+      {title}
+      {stretch.person && <span className="soft"> {stretch.person}</span>}
+    </button>
+  );
+}
+
+/** The week over all tickets: what is worked when, what cures, how sure each date is. Steps can be put before others. */
+export function WeekView({ tickets, question, first, order, shop: firstShop, now }: Props) {
+  const router = useRouter();
+  const { author } = useBench();
+  const { shop, write } = useShop(firstShop);
+  const { schedule, chances, progress, stop } = useSchedule(question, first);
+  const zone = question.input.calendar?.timeZone ?? 'UTC';
+  const today = dayIn(now, zone);
+  const [week, setWeek] = useState(0);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [said, setSaid] = useState<{ tone: 'fault' | 'sound'; text: string } | null>(null);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { keyboardCodes: { start: ['KeyM'], cancel: ['Escape'], end: ['KeyM', 'Enter'] } }),
+  );
+  usePageKeys([
+    { keys: 'M', does: 'take up the step in focus, move it with the arrows, M again to drop it' },
+    { keys: 'Esc', does: 'put it back' },
+  ]);
+
+  const stretches = useMemo(() => stretchesOf(question, schedule), [question, schedule]);
+  // The week begins on a Monday.
+  const monday = dayAfter(today, -((new Date(`${today}T12:00:00Z`).getUTCDay() + 6) % daysOfWeek) + week * daysOfWeek);
+  const days = Array.from({ length: daysOfWeek }, (_, i) => dayAfter(monday, i)).filter((day, i) => {
+    const works = stretches.some(({ from, kind }) => kind === 'work' && dayIn(from, zone) === day);
+    return i < 5 || works;
+  });
+  const last = stretches.reduce((latest, { to }) => (to > latest ? to : latest), now);
+  const titleOf = (task: string) => question.tasks[task]?.title ?? task;
+
+  const putBefore = async (active: string, over: string) => {
+    const why = whyNotBefore(order, question, active, over);
+    if (why !== null) return setSaid({ tone: 'fault', text: `It cannot go there. ${why}` });
+    const [a, b] = [splitTask(active), splitTask(over)];
+    const by = author.trim() || unnamed;
+    const reason = `Put before “${titleOf(over)}” in the week`;
+    let wrong: string | null = null;
+    if (a.ticket === b.ticket) {
+      const body = { operation: a.operation, before: b.operation, reason };
+      const entry = {
+        id: newId(),
+        kind: 'plan-change' as const,
+        author: by,
+        benchTime: new Date().toISOString(),
+        body,
+      };
+      const sent = await send({ ticket: a.ticket, entry });
+      if (sent.status !== 'acknowledged') wrong = 'The server does not answer. Nothing was changed; try again.';
+    } else wrong = await write('bench-order', { first: a, second: b, reason });
+    if (wrong !== null) return setSaid({ tone: 'fault', text: wrong });
+    setSaid({ tone: 'sound', text: `“${titleOf(active)}” now goes before “${titleOf(over)}”.` });
+    router.refresh();
+  };
+  const dropped = ({ active, over }: DragEndEvent) => {
+    if (over && over.id !== active.id) void putBefore(String(active.id), String(over.id));
+  };
+  const wishes = shop.benchOrder.filter(
+    ({ withdrawn, first: a, second: b }) =>
+      !withdrawn && question.tasks[taskId(a.ticket, a.operation)] && question.tasks[taskId(b.ticket, b.operation)],
+  );
+
+  return (
+    <>
+      <div className="d-flex flex-wrap align-items-center gap-3 mb-2">
+        <h1 className="mb-0">The week</h1>
+        <div className="d-flex gap-2">
+          <Button variant="quiet" disabled={week <= 0} onClick={() => setWeek(week - 1)}>
+            Earlier
+          </Button>
+          <Button
+            variant="quiet"
+            disabled={dayAfter(monday, daysOfWeek) > dayIn(last, zone)}
+            onClick={() => setWeek(week + 1)}
+          >
+            Later
+          </Button>
+        </div>
+        <span className="soft">
+          {weekdayText(monday)} to {weekdayText(dayAfter(monday, 6))}, times of {zone}
+        </span>
+        <a className="ms-auto" href="/api/v1/calendar.ics">
+          Calendar file
+        </a>
+      </div>
+      {progress && (
+        <p className="say d-flex gap-3 align-items-center" role="status">
+          <progress max={1} value={progress.share} aria-label={progress.what} /> {progress.what}
+          <Button variant="quiet" onClick={stop}>
+            Stop
+          </Button>
+        </p>
+      )}
+      {said && (
+        <p className={`say ${said.tone}`} role="alert" data-testid="week-said">
+          {said.text}
+        </p>
+      )}
+      <DndContext id="week" sensors={sensors} onDragEnd={dropped}>
+        <div className="table-wide">
+          <table className="week">
+            <caption className="visually-hidden">Work by ticket and day</caption>
+            <thead>
+              <tr>
+                <th scope="col">Ticket</th>
+                {days.map((day) => (
+                  <th key={day} scope="col" className={day === today ? 'today' : undefined}>
+                    {weekdayText(day)}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {tickets.map(({ ticket, instrument, dueBy }) => (
+                <tr key={ticket}>
+                  <th scope="row">
+                    <Link href={`/jobs/${ticket}/plan`}>{ticket}</Link>
+                    <div className="soft">{instrument}</div>
+                    <ChanceOf
+                      chance={chances?.find(({ id }) => id === ticket)}
+                      question={question}
+                      dueBy={dueBy}
+                      late={schedule.late.includes(ticket)}
+                    />
+                  </th>
+                  {days.map((day) => (
+                    <td key={day} className={day === today ? 'today' : undefined}>
+                      {stretches
+                        .filter(({ task, kind, from, to }) => {
+                          if (splitTask(task).ticket !== ticket) return false;
+                          return kind === 'work'
+                            ? dayIn(from, zone) === day
+                            : dayIn(from, zone) <= day && dayIn(to, zone) >= day;
+                        })
+                        .map((stretch) =>
+                          stretch.kind === 'work' ? (
+                            <Block
+                              key={`${stretch.task} ${stretch.from}`}
+                              stretch={stretch}
+                              title={titleOf(stretch.task)}
+                              zone={zone}
+                              chosen={chosen === stretch.task}
+                              choose={() => setChosen(chosen === stretch.task ? null : stretch.task)}
+                            />
+                          ) : (
+                            <div key={`${stretch.task} cure`} className="week-cure">
+                              {dayIn(stretch.to, zone) === day ? `cured ${timeIn(stretch.to, zone)}` : 'cures'}:{' '}
+                              {titleOf(stretch.task)}
+                            </div>
+                          ),
+                        )}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </DndContext>
+      {chosen !== null && question.tasks[chosen] && (
+        <ChosenStep
+          key={chosen}
+          task={chosen}
+          question={question}
+          schedule={schedule}
+          onBefore={(over) => void putBefore(chosen, over)}
+        />
+      )}
+      {wishes.length > 0 && (
+        <Wishes
+          wishes={wishes}
+          titleOf={titleOf}
+          lift={async (wish) => {
+            const wrong = await write('bench-order', { ...wish, withdrawn: true });
+            if (wrong === null) router.refresh();
+            else setSaid({ tone: 'fault', text: wrong });
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+function ChanceOf({
+  chance,
+  question,
+  dueBy,
+  late,
+}: {
+  chance: TicketChance | undefined;
+  question: BenchQuestion;
+  dueBy: string | null;
+  late: boolean;
+}) {
+  const [mounted, setMounted] = useState(false);
+  useEffect(() => setMounted(true), []);
+  return (
+    <>
+      {late && <div className="notice">Late as things stand</div>}
+      {mounted && chance && <ChanceBand chance={chance} start={question.input.calendar?.start ?? ''} dueBy={dueBy} />}
+    </>
+  );
+}
+
+/** What the chosen step is, and a way to move it without dragging. */
+function ChosenStep({
+  task,
+  question,
+  schedule,
+  onBefore,
+}: {
+  task: string;
+  question: BenchQuestion;
+  schedule: ScheduleOutput;
+  onBefore: (over: string) => void;
+}) {
+  const id = useId();
+  const [over, setOver] = useState('');
+  const { ticket, operation, title, attended, unattended } = question.tasks[task] ?? {};
+  return (
+    <section className="sheet mt-3" aria-labelledby={`${id}-head`}>
+      <h2 id={`${id}-head`}>
+        {ticket}: {title}
+      </h2>
+      <p>
+        {minutesText(attended ?? 0)} of work
+        {(unattended ?? 0) > 0 && <>, then {minutesText(unattended ?? 0)} by itself</>}.{' '}
+        <Link href={`/jobs/${ticket}/plan?step=${encodeURIComponent(operation ?? '')}`}>Open its card</Link>
+      </p>
+      <form
+        className="d-flex flex-wrap gap-2 align-items-end"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (over !== '') onBefore(over);
+        }}
+      >
+        <div className="flex-fill">
+          <Form.Label htmlFor={`${id}-over`}>Put it before</Form.Label>
+          <Form.Select id={`${id}-over`} value={over} onChange={(event) => setOver(event.target.value)}>
+            <option value="">choose a step</option>
+            {schedule.tasks
+              .filter((other) => other.id !== task && other.attendedEnd > other.start)
+              .map((other) => (
+                <option key={other.id} value={other.id}>
+                  {splitTask(other.id).ticket}: {question.tasks[other.id]?.title}
+                </option>
+              ))}
+          </Form.Select>
+        </div>
+        <Button type="submit" disabled={over === ''}>
+          Move it
+        </Button>
+      </form>
+    </section>
+  );
+}
+
+function Wishes({
+  wishes,
+  titleOf,
+  lift,
+}: {
+  wishes: readonly BenchOrder[];
+  titleOf: (task: string) => string;
+  lift: (wish: BenchOrder) => Promise<void>;
+}) {
+  return (
+    <section className="sheet mt-3" aria-labelledby="wishes">
+      <h2 id="wishes">Put before by hand, between tickets</h2>
+      <ul className="list-plain mb-0">
+        {wishes.map((wish) => {
+          const [a, b] = [
+            taskId(wish.first.ticket, wish.first.operation),
+            taskId(wish.second.ticket, wish.second.operation),
+          ];
+          return (
+            <li key={`${a} ${b}`}>
+              {wish.first.ticket}, {titleOf(a)}, before {wish.second.ticket}, {titleOf(b)}{' '}
+              <Button
+                variant="quiet"
+                aria-label={`Let go: ${titleOf(a)} before ${titleOf(b)}`}
+                onClick={() => void lift(wish)}
+              >
+                Let go
+              </Button>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,43 @@
+import type { JobPlan, ReachedAt, Step } from '@holotonos/core';
+
+export const statusWords: Record<Step['status'], string> = {
+  done: 'done',
+  skipped: 'skipped',
+  started: 'in hand',
+  curing: 'curing',
+  ready: 'ready',
+  waiting: 'waits',
+};
+
+/** Is it behind us? */
+export const isOver = ({ status }: Step): boolean => status === 'done' || status === 'skipped' || status === 'curing';
+
+/** A measure of the plan in words, such as `rim of E` or `every pad`. */
+export function measureWords(measure: string, names: ReadonlyMap<string, string>): string {
+  const [group = '', part = ''] = measure.split(':');
+  return part === '*' ? `every ${group}` : `${group} of ${names.get(part) ?? part}`;
+}
+
+const figure = (value: number) => value.toFixed(3).replace(/0+$/, '').replace(/\.$/, '').replace('-', '−');
+
+/** A limit to be reached, in words. */
+export function reachWords({ words, unit, limit }: ReachedAt): string {
+  return typeof limit === 'number'
+    ? `${words}: at most ${figure(limit)} ${unit}`
+    : `${words}: ${figure(limit[0])} to ${figure(limit[1])} ${unit}`;
+}
+
+/** A figure with its unit, a true minus sign and no more digits than it carries; a dash for none. */
+export const figureWords = (value: number | null, unit: string): string =>
+  value === null ? '–' : `${figure(value)} ${unit}`;
+
+/** What hands should do next: a step, the readings a gate asks for, the owner's word, or waiting. */
+export function nextWords({ next, steps }: JobPlan): string {
+  if (next) return next.title;
+  const held = steps.find(({ status, waitsFor }) => status === 'waiting' && waitsFor.length === 0);
+  if (held?.agreement === 'to-agree') return `Ask the owner first: ${held.title}`;
+  if (held?.agreement === 'refused') return `The owner refused: ${held.title}. Skip it or agree anew.`;
+  const shut = held?.gate.find(({ open }) => !open);
+  if (shut) return `Measure first: ${shut.why}`;
+  return steps.some((step) => !isOver(step)) ? 'Nothing can start now' : 'Everything is done';
+}
