@@ -70,6 +70,30 @@ describe('changes made by hand', () => {
     job.write('plan-change', { operation: 'dress-rim:g', withdrawn: true, reason: 'no longer' });
     expect(ids().indexOf('dress-rim:e')).toBeLessThan(ids().indexOf('dress-rim:g'));
   });
+  test('what is done stays the cure of what it cured, under another practice too', () => {
+    const job = new TestJob();
+    const rim = job.finding('rim-warped', 'e');
+    job.done('dress-rim:e', { cures: [rim] });
+    job.write('practice-change', { practice: 'keeper', reason: 'It is older than we thought' });
+    const kinds = plan(job).steps.map(({ kind, status }) => `${kind} ${status}`);
+    expect(kinds).toContain('dress-rim done');
+    expect(kinds.join()).not.toContain('raise-rim');
+  });
+  test('pads renewed as a set ask for no step for each worn one afterwards', () => {
+    const job = new TestJob({ scope: 'overhaul' });
+    const worn = job.finding('pad-worn', 'g');
+    job.done('renew-pads:instrument', { cures: [worn] });
+    expect(step(job, 'replace-pad:g')).toBeUndefined();
+    expect(step(job, 'renew-pads:instrument')?.cures).toEqual([worn]);
+  });
+  test('reasons name parts as the technician knows them', () => {
+    const job = new TestJob({ scope: 'overhaul' });
+    job.finding('dent', 'bow');
+    job.finding('body-bent', 'body');
+    expect(step(job, 'raise-dent:bow')?.after.map(({ reason }) => reason)).toContain(
+      '“Straighten the tube: Body” reaches wider and would move what this one sets.',
+    );
+  });
   test('a step is added and its minutes set; both outlive a change of practice', () => {
     const job = new TestJob();
     job.write('plan-change', {
@@ -244,7 +268,8 @@ describe('what changed in a plan', () => {
       entry: { kind: 'practice-change' },
       added: ['press-body-straight:body', 'raise-rim:e'],
     });
-    expect(practice?.gone).toEqual(['straighten-body:body', 'dress-rim:e']);
+    // What is done stays, whatever the practice would choose today.
+    expect(practice?.gone).toEqual(['straighten-body:body']);
     expect(bent).toMatchObject({
       added: ['straighten-body:body'],
       again: [{ id: 'dress-rim:e', by: 'straighten-body:body' }],

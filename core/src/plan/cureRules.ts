@@ -158,7 +158,7 @@ export const standingRules: readonly StandingRule[] = [
   standing('clean-wood', { ...overhaul, body: 'wood' }),
   standing('clean', { ...overhaul, body: 'metal' }),
   standing('dress-all-rims', { ...holding({ rims: 'dress-every' }), body: 'metal' }),
-  standing('test-joints'),
+  standing('test-joints', { ...overhaul, body: 'metal' }),
   standing('refit-keys'),
   standing('wash-finish', holding({ tarnish: 'wash-only' })),
   standing('polish', holding({ tarnish: 'polish' })),

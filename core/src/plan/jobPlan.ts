@@ -125,6 +125,12 @@ const after = (iso: string, minutes: number) => new Date(Date.parse(iso) + minut
 export const jobSettings = (state: JobState): PracticeSettings =>
   settingsOf(state.practice, state.tolerances?.body.settings);
 
+/** The operation that cured a finding, by the last entry that made it what it is. */
+function cureOf(state: JobState, { history }: FindingState): string | null {
+  const last = state.byId.get(history.at(-1) ?? '');
+  return last?.kind === 'operation-done' ? last.body.operation : null;
+}
+
 /** What the plan of a job is made from: its findings and practice, its instrument, what is done and changed by hand. */
 export function planInputOf(state: JobState, type: InstrumentType, custom?: CustomWork): PlanInput {
   const ended = [...state.operations.values()].filter(({ status }) => status === 'done');
@@ -134,9 +140,12 @@ export function planInputOf(state: JobState, type: InstrumentType, custom?: Cust
     practice: state.practice,
     scope: state.intake?.scope ?? 'repair',
     size: { pads: type.pads.length, keys: type.keys.length, holes: type.holes.length },
-    findings: [...state.findings.values()]
-      .filter(planned)
-      .map(({ finding, kind, part, severity }) => ({ id: finding, kind, part, severity })),
+    findings: [...state.findings.values()].filter(planned).map((finding) => {
+      const curedBy = finding.status === 'cured' ? cureOf(state, finding) : null;
+      const { finding: id, kind, part, severity } = finding;
+      return { id, kind, part, severity, ...(curedBy !== null && { curedBy }) };
+    }),
+    kept: [...state.operations.values()].filter(({ status }) => status !== 'skipped').map(({ operation }) => operation),
     done: ended.map(({ operation }) => operation),
     byHand: [...state.planChanges.values()].map(({ body: { operation, add, before, minutes, reason } }) => ({
       operation,
@@ -253,6 +262,9 @@ export function jobPlan(
   const titleOf = ({ kind, part }: PlannedOperation) => operationTitle(kind, names.get(part) ?? part, table);
   const titles = new Map(operations.map((operation) => [operation.id, titleOf(operation)]));
 
+  const plainTitles = new Map(operations.map(({ id, title }) => [id, title]));
+  const named = (reason: string, id: string) =>
+    reason.replaceAll(`“${plainTitles.get(id)}”`, `“${titles.get(id) ?? id}”`);
   const byId = new Map<string, Step>();
   const steps = operations.map((operation): Step => {
     const kind = table.get(operation.kind) as OperationKind;
@@ -273,7 +285,7 @@ export function jobPlan(
       if (!before) continue;
       const behind = before.status === 'skipped' || (before.status === 'done' && !before.curingUntil);
       // What was done out of its order does not open the way: whatever it waits for is waited for here too.
-      if (!behind) waitsFor.set(id, { id, title: before.title, reason, until: before.curingUntil });
+      if (!behind) waitsFor.set(id, { id, title: before.title, reason: named(reason, id), until: before.curingUntil });
       else for (const each of before.waitsFor) if (!waitsFor.has(each.id)) waitsFor.set(each.id, each);
     }
     const gate = checksOf(operation.needs, state, judgement, names);
@@ -288,6 +300,8 @@ export function jobPlan(
     const cautions = [...operation.cautions, ...(basis.cautionsFor?.[operation.kind] ?? [])];
     const step: Step = {
       ...operation,
+      // Reasons name steps as the table does, with the ids of parts: here they get their names.
+      after: operation.after.map(({ id, reason }) => ({ id, reason: named(reason, id) })),
       ...timed,
       minutes: again ? shareOf(timed.minutes) : timed.minutes,
       title: titles.get(operation.id) ?? operation.title,

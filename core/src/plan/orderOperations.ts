@@ -1,5 +1,5 @@
 import { stages, type Stage } from '../vocabulary';
-import { stageRules } from './orderRules';
+import { kindRules, stageRules } from './orderRules';
 
 /** What ordering needs to know of an operation. */
 export interface Orderable {
@@ -59,8 +59,13 @@ export const sharedMeasure = (some: readonly string[], others: readonly string[]
 
 const reasonByStages = new Map(stageRules.map(({ before, after, reason }) => [`${before}>${after}`, reason]));
 
+const reasonByKinds = new Map(kindRules.map(({ before, after, reason }) => [`${before}>${after}`, reason]));
+const isWhole = ({ part }: Orderable) => part === 'instrument';
+
 /** Why `first` must come before `second`, given that it stands earlier in house order; null when nothing says so. */
 function reasonFor(first: Orderable, second: Orderable): string | null {
+  const kinds = reasonByKinds.get(`${first.kind}>${second.kind}`);
+  if (kinds !== undefined) return kinds;
   const rule = reasonByStages.get(`${first.stage}>${second.stage}`);
   if (rule !== undefined) return rule;
   const needed = sharedMeasure(second.needs, first.disturbs);
@@ -74,9 +79,14 @@ function reasonFor(first: Orderable, second: Orderable): string | null {
       : null;
   }
   if (first.kind === second.kind) return null;
-  if (first.part === second.part) return 'On one part the deeper work comes first.';
-  const moved = sharedMeasure(ownMeasures(first), ownMeasures(second));
-  return moved === undefined ? null : `“${first.title}” reaches wider and would move what this one sets.`;
+  if (first.part === second.part)
+    return isWhole(first)
+      ? 'Of work on the whole instrument the earlier lays the ground for the later.'
+      : 'On one part the deeper work comes first.';
+  if (sharedMeasure(ownMeasures(first), ownMeasures(second)) === undefined) return null;
+  return isWhole(second)
+    ? 'What is wrong on one part is put right before the whole is gone over.'
+    : `“${first.title}” reaches wider and would move what this one sets.`;
 }
 
 /** A wish of a person: this step before that one. */

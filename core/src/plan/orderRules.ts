@@ -78,3 +78,34 @@ export const stageRules: readonly StageRule[] = [
   rule('survey', 'playtest', 'The play test comes after all work.'),
   rule('playtest', 'handover', 'Nothing goes home that has not been played.'),
 ];
+
+/** One kind of work before another, for a reason of its own. Both stand in this order in the table. */
+export interface KindRule {
+  before: string;
+  after: string;
+  reason: string;
+}
+
+const kinds = (before: string, after: string, reason: string): KindRule => ({ before, after, reason });
+const fitted = 'A joint is tested when it has been fitted.';
+
+/** Where two kinds of work meet: these reasons come before those of their stages. */
+export const kindRules: readonly KindRule[] = [
+  kinds('photograph', 'test-play', 'It is photographed as it came, before anybody handles it.'),
+  kinds('test-play', 'survey', 'Where it fails in play says where to look.'),
+  kinds('pad-stand', 'strip', 'Pad stand can only be measured while the pads are where they were.'),
+  ...['straighten-body', 'press-body-straight'].map((kind) =>
+    kinds(kind, 'turn-bell', 'The bell is turned on a straight body, or it is turned twice.'),
+  ),
+  kinds('resolder-hole', 'look-again', 'A seam is judged cold, washed and under the glass.'),
+  kinds('true-receiver', 'expand-tenon', 'The receiver is made round before a tenon is fitted to it.'),
+  kinds('true-receiver', 'creep-tenon', 'The receiver is made round before a tenon is fitted to it.'),
+  kinds('true-receiver', 'replace-tenon', 'A new tenon is made for a round receiver.'),
+  ...['true-receiver', 'expand-tenon', 'creep-tenon', 'ease-tenon', 'replace-tenon', 'sleeve-tenon'].map((kind) =>
+    kinds(kind, 'test-joints', fitted),
+  ),
+  kinds('assemble', 'seat-clamped', 'Pads are clamped and warmed on the keys as they are mounted.'),
+  kinds('seat-clamped', 'bring-in-links', 'A pad still finding its seat would move every link set on it.'),
+  kinds('bring-in-links', 'balance-springs', 'An adjuster set later would change what each spring has to lift.'),
+  kinds('photograph-after', 'hand-over', 'The pictures go into the papers.'),
+];

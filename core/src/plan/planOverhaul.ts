@@ -51,6 +51,8 @@ export const operationId = (kind: string, part: string): string => `${kind}:${pa
 /** Takes an operation id apart again. */
 export const kindOf = (id: string): string => id.slice(0, id.indexOf(':'));
 
+const partOf = (id: string): string => id.slice(id.indexOf(':') + 1);
+
 const isLocal = ({ title }: OperationKind) => title.includes('{part}');
 
 /**
@@ -176,7 +178,9 @@ export function planOverhaul(input: PlanInput): PlanOutput {
   }
   const findings = [...input.findings].sort((a, b) => (a.id < b.id ? -1 : Number(a.id > b.id)));
   for (const finding of findings) {
-    const { id, part, severity } = finding;
+    const { id, part, severity, curedBy } = finding;
+    // What has cured it stays its cure, whatever the practice would choose today.
+    if (curedBy !== undefined && drafts.add(kindOf(curedBy), partOf(curedBy), severity, id)) continue;
     const rule = ruleFor(finding, planner, custom?.cures ?? []);
     const steps = rule?.operations?.filter((name) => table.has(name)) ?? [];
     for (const name of steps) drafts.add(name, part, severity, id, rule?.when);
@@ -184,6 +188,7 @@ export function planOverhaul(input: PlanInput): PlanOutput {
     const why = rule?.left ?? 'No step of the table cures this: add one by hand, or a rule in the shop.';
     left.push({ finding: id, reason: why.replace('{practice}', practice.title) });
   }
+  for (const id of input.kept ?? []) drafts.add(kindOf(id), partOf(id), 2, null);
   for (const { add } of byHand) {
     const draft = add && drafts.add(add.kind, add.part, 2, null);
     if (draft) draft.byHand = true;

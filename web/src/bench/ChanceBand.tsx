@@ -1,7 +1,7 @@
 'use client';
 
 import type { TicketChance } from '@holotonos/core';
-import { dayText } from '@/client/words';
+import { shortDayText as dayText } from '@/client/words';
 
 const minuteMs = 60_000;
 
@@ -15,7 +15,8 @@ export function ChanceBand({ chance, start, dueBy }: { chance: TicketChance; sta
   const end = Math.max(chance.p90, due ?? 0, 1) * 1.05;
   const at = (minutes: number) => `${(100 * Math.max(0, Math.min(end, minutes))) / end}%`;
   const inTen = chance.chance === null ? null : Math.round(chance.chance * 10);
-  const likely = `Done about ${day(chance.p50)}, between ${day(chance.p10)} and ${day(chance.p90)}`;
+  const [from, about, to] = [day(chance.p10), day(chance.p50), day(chance.p90)];
+  const likely = from === to ? `Done on ${about}` : `Done about ${about}, between ${from} and ${to}`;
   const sure =
     inTen === null || dueBy === null
       ? ''

@@ -57,11 +57,13 @@ const daysOfWeek = 7;
 function Block({
   stretch,
   title,
+  person,
   zone,
   chosen,
   choose,
 }: {
   stretch: Stretch;
+  person: string | null;
   title: string;
   zone: string;
   chosen: boolean;
@@ -89,7 +91,7 @@ function Block({
         {timeIn(stretch.from, zone)}–{timeIn(stretch.to, zone)}
       </span>{' '}
       {title}
-      {stretch.person && <span className="soft"> {stretch.person}</span>}
+      {person !== null && <span className="soft"> {person}</span>}
     </button>
   );
 }
@@ -122,6 +124,7 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
     return i < 5 || works;
   });
   const last = stretches.reduce((latest, { to }) => (to > latest ? to : latest), now);
+  const nameOf = (person: string | null) => shop.people.find(({ id }) => id === person)?.name ?? null;
   const titleOf = (task: string) => question.tasks[task]?.title ?? task;
 
   const putBefore = async (active: string, over: string) => {
@@ -233,6 +236,7 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
                               key={`${stretch.task} ${stretch.from}`}
                               stretch={stretch}
                               title={titleOf(stretch.task)}
+                              person={nameOf(stretch.person)}
                               zone={zone}
                               chosen={chosen === stretch.task}
                               choose={() => setChosen(chosen === stretch.task ? null : stretch.task)}

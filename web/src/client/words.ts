@@ -9,6 +9,9 @@ const moment = new Intl.DateTimeFormat('en-GB', {
 
 /** 23 Nov 2026 */
 export const dayText = (iso: string): string => (iso ? day.format(new Date(iso)) : '');
+const shortDay = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+/** 23 Nov, where the year goes without saying */
+export const shortDayText = (iso: string): string => (iso ? shortDay.format(new Date(iso)) : '');
 /** 23 Nov, 14:05 */
 export const momentText = (iso: string): string => (iso ? moment.format(new Date(iso)) : '');
 

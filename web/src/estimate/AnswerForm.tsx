@@ -44,19 +44,21 @@ export function AnswerForm({ estimate }: { estimate: EntryOf<'estimate'> }) {
         submit();
       }}
     >
-      <fieldset className="d-flex flex-wrap gap-4 mb-2">
-        <legend className="fs-6 fw-bold">The owner</legend>
-        {agreementAnswers.map((each) => (
-          <Form.Check
-            key={each}
-            id={`${id}-${each}`}
-            type="radio"
-            name={`${id}-answer`}
-            label={words[each]}
-            checked={answer === each}
-            onChange={() => setAnswer(each)}
-          />
-        ))}
+      <fieldset className="mb-2">
+        <legend className="fs-6 fw-bold mb-1">The owner</legend>
+        <div className="d-flex flex-wrap gap-4">
+          {agreementAnswers.map((each) => (
+            <Form.Check
+              key={each}
+              id={`${id}-${each}`}
+              type="radio"
+              name={`${id}-answer`}
+              label={words[each]}
+              checked={answer === each}
+              onChange={() => setAnswer(each)}
+            />
+          ))}
+        </div>
       </fieldset>
       {answer === 'changed' && (
         <fieldset className="mb-2 answer-steps">

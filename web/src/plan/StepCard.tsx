@@ -226,7 +226,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
         {step.resource && <> · holds the {step.resource}</>}
         {!step.reversible && <> · cannot be undone</>}
       </p>
-      {step.learned && (
+      {step.learned && Math.abs(step.learned.factor - 1) >= 0.005 && (
         <p className="soft mb-2">
           The table says {minutesText(step.learned.table)}; done {step.learned.times}{' '}
           {step.learned.times === 1 ? 'time' : 'times'} here, reckoned with × {step.learned.factor.toFixed(2)}.
@@ -256,6 +256,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
       )}
       {!isOver(step) && <Gate gate={gate} ticket={ticket} />}
       <StepClock step={step} />
+      {large && <Cautions step={step} accepted={accepted} setAccepted={setAccepted} />}
       <h3>Why now</h3>
       <p className="mb-1">{step.after[0]?.reason ?? 'Nothing has to come before it.'}</p>
       <StepWhy step={step} />
@@ -274,7 +275,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
           <strong>Makes stale:</strong> {step.disturbs.map((measure) => measureWords(measure, names)).join(', ')}
         </p>
       )}
-      <Cautions step={step} accepted={accepted} setAccepted={setAccepted} />
+      {!large && <Cautions step={step} accepted={accepted} setAccepted={setAccepted} />}
       {!isOver(step) && (
         <>
           {status === 'started' && (
