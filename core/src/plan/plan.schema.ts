@@ -118,12 +118,12 @@ export const planInput = {
   additionalProperties: false,
 } as const satisfies JSONSchema;
 
-const coreObject = {
-  type: 'object',
-  properties: core,
-  required: ['family', 'body', 'practice', 'scope', 'findings'],
-  additionalProperties: false,
-} as const satisfies JSONSchema;
+interface CoreObject {
+  type: 'object';
+  properties: typeof core;
+  required: ['family', 'body', 'practice', 'scope', 'findings'];
+  additionalProperties: false;
+}
 
 /** What a shop has added to the tables of work. */
 export interface CustomWork {
@@ -131,7 +131,7 @@ export interface CustomWork {
   cures: readonly CureRule[];
   standing: readonly StandingRule[];
 }
-export type PlanInput = FromSchema<typeof coreObject, { keepDefaultedPropertiesOptional: true }> & {
+export type PlanInput = FromSchema<CoreObject, { keepDefaultedPropertiesOptional: true }> & {
   settings?: OwnSettings;
   custom?: CustomWork;
 };

@@ -57,7 +57,9 @@ export function planDiff(was: readonly Planned[], now: readonly Planned[]): Plan
   const moved = common.flatMap((operation, i): PlanMove[] => {
     if (kept.has(i)) return [];
     const [then, here] = [wasAt.get(operation.id) as number, nowAt.get(operation.id) as number];
-    const passed = common.filter(({ id }) => id !== operation.id && wasAt.get(id)! < then !== nowAt.get(id)! < here);
+    const passed = common.filter(
+      ({ id }) => id !== operation.id && (wasAt.get(id) ?? 0) < then !== (nowAt.get(id) ?? 0) < here,
+    );
     const moves = passed.map((past): PlanMove => {
       const isBefore = here < (nowAt.get(past.id) as number);
       const [first, second] = isBefore ? [operation, past] : [past, operation];

@@ -15,16 +15,19 @@ import {
 import {
   DndContext,
   KeyboardSensor,
+  pointerWithin,
   PointerSensor,
+  rectIntersection,
   useDraggable,
   useDroppable,
   useSensor,
   useSensors,
+  type CollisionDetection,
   type DragEndEvent,
 } from '@dnd-kit/core';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useId, useMemo, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench, usePageKeys } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
@@ -52,6 +55,12 @@ interface Props {
 }
 
 const daysOfWeek = 7;
+
+/** What the pointer is on; with the keyboard, what the step lies over most. */
+const under: CollisionDetection = (moment) => {
+  const hit = pointerWithin(moment);
+  return hit.length > 0 ? hit : rectIntersection(moment);
+};
 
 /** One piece of work in the week: can be taken up, dropped on, and chosen. */
 function Block({
@@ -194,7 +203,7 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
           {said.text}
         </p>
       )}
-      <DndContext id="week" sensors={sensors} onDragEnd={dropped}>
+      <DndContext id="week" sensors={sensors} collisionDetection={under} onDragEnd={dropped}>
         <div className="table-wide">
           <table className="week">
             <caption className="visually-hidden">Work by ticket and day</caption>
@@ -291,12 +300,10 @@ function ChanceOf({
   dueBy: string | null;
   late: boolean;
 }) {
-  const [mounted, setMounted] = useState(false);
-  useEffect(() => setMounted(true), []);
   return (
     <>
       {late && <div className="notice">Late as things stand</div>}
-      {mounted && chance && <ChanceBand chance={chance} start={question.input.calendar?.start ?? ''} dueBy={dueBy} />}
+      {chance && <ChanceBand chance={chance} start={question.input.calendar?.start ?? ''} dueBy={dueBy} />}
     </>
   );
 }

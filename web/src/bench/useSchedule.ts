@@ -16,31 +16,37 @@ export interface LongWork {
  * made at once stands until there is something better; stopping keeps what there is.
  */
 export function useSchedule(question: BenchQuestion, first: ScheduleOutput) {
-  const [schedule, setSchedule] = useState(first);
+  const [better, setBetter] = useState<{ of: ScheduleOutput; schedule: ScheduleOutput } | null>(null);
   const [chances, setChances] = useState<TicketChance[] | null>(null);
   const [progress, setProgress] = useState<LongWork | null>(null);
   const worker = useRef<Remote<SolverWorker> | null>(null);
 
   useEffect(() => {
     let left = false;
+    // What a worker tells may come in after its answer.
+    let over = false;
+    const tell = (what: string) => (share: number) => {
+      if (!left && !over) setProgress({ what, share });
+    };
     const thread = new Worker(new URL('../workers/solver.worker.ts', import.meta.url), { type: 'module' });
     const solver = wrap<SolverWorker>(thread);
     worker.current = solver;
-    setSchedule(first);
     const work = async () => {
       let best = first;
       if (first.late.length > 0) {
-        const tell = proxy(({ round, rounds }: { round: number; rounds: number }) =>
-          setProgress({ what: 'Looking for an order in which all are in time', share: round / rounds }),
-        );
-        best = (await solver.schedule(question.input, tell)) ?? first;
+        const far = tell('Looking for an order in which all are in time');
+        best =
+          (await solver.schedule(
+            question.input,
+            proxy(({ round, rounds }) => far(round / rounds)),
+          )) ?? first;
         if (left) return;
-        setSchedule(best);
+        setBetter({ of: first, schedule: best });
       }
-      const tell = proxy(({ run, runs }: { run: number; runs: number }) =>
-        setProgress({ what: 'Playing the schedule through with other times', share: run / runs }),
-      );
-      const found = await solver.chance(question.input, best, question.ranges, tell);
+      const far = tell('Playing the schedule through with other times');
+      const played = proxy(({ run, runs }: { run: number; runs: number }) => far(run / runs));
+      const found = await solver.chance(question.input, best, question.ranges, played);
+      over = true;
       if (left) return;
       setChances(found);
       setProgress(null);
@@ -60,5 +66,6 @@ export function useSchedule(question: BenchQuestion, first: ScheduleOutput) {
     void worker.current?.stop();
     setProgress(null);
   }, []);
-  return { schedule, chances, progress, stop };
+  // What was bettered for an earlier question says nothing about this one.
+  return { schedule: better?.of === first ? better.schedule : first, chances, progress, stop };
 }

@@ -86,7 +86,7 @@ function Options({ options, give }: { options: EstimateOption[]; give: (draft: E
             {options.map(({ key, holds, draft }) => (
               <td key={key}>
                 <div className="soft mb-2">{holds}</div>
-                <Button variant="quiet" aria-label={`Offer ${draft.title} to the owner`} onClick={() => give(draft)}>
+                <Button variant="quiet" aria-label={`Offer this: ${draft.title}`} onClick={() => give(draft)}>
                   Offer this
                 </Button>
               </td>

@@ -3,6 +3,7 @@
 import { runSolver, type BushingOutput } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Form } from '@/client/bootstrap';
+import { parseFigure } from '@/client/parseFigure';
 import { useJob } from '@/client/JobContext';
 
 /** What a shop that bushes posts has in its drawer: workshop defaults, to be typed over. */
@@ -24,7 +25,7 @@ export function BushingPanel({ part }: { part: string }) {
     () => Object.fromEntries(fields.map(({ name, start }) => [name, start])) as Record<Field, string>,
   );
   if (type.body !== 'wood') return null;
-  const of = (name: Field) => Number(text[name].replace(',', '.'));
+  const of = (name: Field) => parseFigure(text[name]) ?? NaN;
   const result = runSolver('bushing', {
     hole: { diameter: of('hole') },
     wall: of('wall'),

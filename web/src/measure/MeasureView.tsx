@@ -23,6 +23,7 @@ import { useRouter, useSearchParams } from 'next/navigation';
 import Link from 'next/link';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/client/BenchContext';
+import { parseFigure } from '@/client/parseFigure';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
 import { pointWords } from '@/components/entryWords';
@@ -124,7 +125,7 @@ function rowsOf(
 function StationForm({ onStation }: { onStation: (at: number) => void }) {
   const id = useId();
   const [text, setText] = useState('');
-  const at = Number(text.replace(',', '.'));
+  const at = parseFigure(text) ?? NaN;
   const fits = text.trim() !== '' && at >= 0 && at <= 5000;
   return (
     <form

@@ -3,6 +3,7 @@
 import { operationKinds, tenonZones, type Learned, type PartReport, type PassKind } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
+import { parseFigure } from '@/client/parseFigure';
 import { useJob } from '@/client/JobContext';
 import { EndView } from './EndView';
 
@@ -23,7 +24,7 @@ export function LinePasses({ part, report }: { part: string; report: PartReport 
   const passes = report?.passes ?? [];
   const waiting =
     state.passes.filter((pass) => pass.part === part && pass.pass === 'straighten').length - passes.length;
-  const amount = Number(text.replace(',', '.'));
+  const amount = parseFigure(text) ?? NaN;
   if (!line && passes.length === 0) return null;
   return (
     <div className="passes">

@@ -15,6 +15,7 @@ import {
 } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
+import { parseFigure } from '@/client/parseFigure';
 import { dayText, momentText } from '@/client/words';
 import type { WriteShop } from '@/client/useShop';
 import { FormEnd, idFrom } from './FormEnd';
@@ -81,7 +82,7 @@ function GaugeForm({
     </div>
   );
   const submit = async () => {
-    const figure = (text: string) => Number(text.replace(',', '.'));
+    const figure = (text: string) => parseFigure(text) ?? NaN;
     const wrong = await write('gauge', {
       id: known ? draft.id : idFrom(draft.name, 'gauge'),
       name: draft.name.trim(),
@@ -136,7 +137,7 @@ function ZeroCheck({ gauge, write, done }: { gauge: KeptGauge; write: WriteShop;
   const [text, setText] = useState('');
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  const shows = Number(text.replace(',', '.').replace('−', '-'));
+  const shows = parseFigure(text) ?? NaN;
   const submit = async () => {
     const wrong = await write('gauge-check', {
       gauge: gauge.id,

@@ -230,7 +230,7 @@ function People({ shop, write }: { shop: ShopState; write: WriteShop }) {
               </Button>{' '}
               <Button
                 variant="quiet"
-                aria-label={`${person.name} no longer works here`}
+                aria-label={`No longer here: ${person.name}`}
                 onClick={() => void write('person', { ...person, retired: true })}
               >
                 No longer here

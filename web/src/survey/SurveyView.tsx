@@ -13,6 +13,7 @@ import {
 } from '@holotonos/core';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { usePageKeys } from '@/client/BenchContext';
+import { parseFigure } from '@/client/parseFigure';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
 import { Bands } from '@/components/JobShell';
@@ -233,7 +234,7 @@ function SpotOfLast({ survey, onDone }: { survey: Survey; onDone: () => void }) 
   const section = type.sections.find((each) => each.id === last?.part);
   if (!last || !section) return null;
   const keep = () => {
-    const [mm, degrees] = [Number(at.replace(',', '.')), Number(clock)];
+    const [mm, degrees] = [parseFigure(at) ?? NaN, Number(clock)];
     const fits = at.trim() !== '' && mm >= 0 && mm <= section.length && degrees >= 0 && degrees < 360;
     const same = last.place?.at === mm && last.place.clock === degrees;
     if (fits && !same) survey.sitsAt({ section: section.id, at: mm, clock: degrees });

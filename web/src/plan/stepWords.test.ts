@@ -1,0 +1,30 @@
+import { describe, expect, test } from '@jest/globals';
+import type { JobPlan, Step } from '@holotonos/core';
+import { figureWords, measureWords, nextWords, reachWords } from './stepWords';
+
+const step = (more: Partial<Step>) =>
+  ({ id: 'x', title: 'Level the rim: E', status: 'waiting', waitsFor: [], gate: [], agreement: null, ...more }) as Step;
+const plan = (steps: Step[], next: Step | null = null) => ({ steps, next }) as unknown as JobPlan;
+
+describe('what comes next', () => {
+  test('is a step, else what holds it up, else waiting or nothing', () => {
+    const ready = step({ status: 'ready' });
+    expect(nextWords(plan([ready], ready))).toBe('Level the rim: E');
+    expect(nextWords(plan([step({ agreement: 'to-agree' })]))).toBe('Ask the owner first: Level the rim: E');
+    expect(nextWords(plan([step({ agreement: 'refused' })]))).toMatch(/^The owner refused: Level the rim: E\./);
+    const shut = { group: 'rim', part: 'e', open: false, why: 'rim of E is stale' } as const;
+    expect(nextWords(plan([step({ gate: [shut] })]))).toBe('Measure first: rim of E is stale');
+    const waits = { id: 'a', title: 'A', reason: '', until: null };
+    expect(nextWords(plan([step({ waitsFor: [waits] })]))).toBe('Nothing can start now');
+    expect(nextWords(plan([step({ status: 'done' })]))).toBe('Everything is done');
+  });
+});
+
+test('measures, limits and figures in words', () => {
+  const names = new Map([['e', 'E']]);
+  expect([measureWords('rim:e', names), measureWords('pad:*', names)]).toEqual(['rim of E', 'every pad']);
+  const reach = { name: 'rimFlatness', words: 'Rim flatness', unit: 'mm' } as const;
+  expect(reachWords({ ...reach, limit: 0.02 })).toBe('Rim flatness: at most 0.02 mm');
+  expect(reachWords({ ...reach, limit: [0.01, 0.05] })).toBe('Rim flatness: 0.01 to 0.05 mm');
+  expect([figureWords(-0.1234, 'mm'), figureWords(null, 'mm'), figureWords(3, '°')]).toEqual(['−0.123 mm', '–', '3 °']);
+});
