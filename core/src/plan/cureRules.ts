@@ -6,6 +6,7 @@ import {
   type PracticeQuestion,
   type PracticeSettings,
   type Scope,
+  type Stage,
 } from '../vocabulary';
 
 /** What a rule is tried against. */
@@ -173,6 +174,15 @@ export const standingRules: readonly StandingRule[] = [
   { operation: 'play-test' },
   standing('photograph-after'),
   { operation: 'hand-over' },
+];
+
+/** Work that other work calls for, by the stage of that. */
+export const followRules: readonly { stages: readonly Stage[]; operation: string; reason: string }[] = [
+  {
+    stages: ['pads', 'holes'],
+    operation: 'bring-in-links',
+    reason: 'Regulation judges linked pads against each other, so touching any pad or hole calls for it.',
+  },
 ];
 
 /** Does a condition hold here? Nothing named means always. */

@@ -1,5 +1,5 @@
 import { stages, type Stage } from '../vocabulary';
-import { kindRules, stageRules } from './orderRules';
+import { homeStage, kindRules, stageRules } from './orderRules';
 
 /** What ordering needs to know of an operation. */
 export interface Orderable {
@@ -42,12 +42,6 @@ export function overlaps(a: string, b: string): boolean {
   const [left, right] = [splitMeasure(a), splitMeasure(b)];
   return left.group === right.group && (left.part === '*' || right.part === '*');
 }
-
-/**
- * Measures that nearly all work disturbs, by the stage whose own business they are. Elsewhere they say nothing about
- * which of two neighbours goes first.
- */
-const homeStage: Record<string, Stage> = { pad: 'pads', link: 'regulate', pitch: 'tune' };
 
 /** The measures a step sets, not merely upsets on its way. */
 export const ownMeasures = ({ disturbs, stage }: Pick<Orderable, 'disturbs' | 'stage'>): string[] =>

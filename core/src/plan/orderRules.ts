@@ -109,3 +109,9 @@ export const kindRules: readonly KindRule[] = [
   kinds('bring-in-links', 'balance-springs', 'An adjuster set later would change what each spring has to lift.'),
   kinds('photograph-after', 'hand-over', 'The pictures go into the papers.'),
 ];
+
+/**
+ * Measures that nearly all work disturbs, by the stage whose own business they are. Elsewhere they say nothing about
+ * which of two neighbours goes first, nor what a step sets.
+ */
+export const homeStage: Readonly<Record<string, Stage>> = { pad: 'pads', link: 'regulate', pitch: 'tune' };

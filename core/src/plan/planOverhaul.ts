@@ -3,6 +3,7 @@ import type { Family, PracticeQuestion, PracticeSettings } from '../vocabulary';
 import {
   coverRules,
   cureRules,
+  followRules,
   holds,
   questionsOf,
   standingRules,
@@ -193,9 +194,9 @@ export function planOverhaul(input: PlanInput): PlanOutput {
     const draft = add && drafts.add(add.kind, add.part, 2, null);
     if (draft) draft.byHand = true;
   }
-  // Regulation judges linked pads against each other, so touching any pad or hole calls for it.
-  if ([...drafts.all.values()].some(({ stage }) => stage === 'pads' || stage === 'holes')) {
-    drafts.add('bring-in-links', wholeInstrument, 2, null);
+  for (const { stages, operation } of followRules) {
+    if ([...drafts.all.values()].some(({ stage }) => stages.includes(stage)))
+      drafts.add(operation, wholeInstrument, 2, null);
   }
 
   const { ordered, edges, unkept } = orderOperations([...drafts.all.values()], pinsOf(byHand));

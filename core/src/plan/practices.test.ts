@@ -8,6 +8,7 @@ import {
   operationKinds,
   planOverhaul,
   shippedOperations,
+  standingRules,
   tableProblems,
   tableWith,
   type OperationKind,
@@ -171,6 +172,12 @@ describe('a shop’s own work', () => {
       reason: expect.stringMatching(/No step/),
     });
   });
+});
+
+test('the shipped table is held to the same schema as a shop’s own work', () => {
+  const operations = [...shippedOperations].map(([kind, work]) => ({ kind, ...work }));
+  const custom = { operations, cures: [...cureRules], standing: [...standingRules] };
+  expect(runSolver('plan', input({ findings: [], custom }))).toMatchObject({ status: 'solved' });
 });
 
 test('the shipped table asks for nothing that later work spoils', () =>

@@ -1,6 +1,13 @@
 'use client';
 
-import { jobRecord, printLength, printWithUncertainty, type JobRecord, type RecordFigure } from '@holotonos/core';
+import {
+  jobRecord,
+  planBasis,
+  printLength,
+  printWithUncertainty,
+  type JobRecord,
+  type RecordFigure,
+} from '@holotonos/core';
 import { useId, useMemo, useState } from 'react';
 import { useBench } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
@@ -97,8 +104,8 @@ function Section({ title, empty, children }: { title: string; empty?: string | f
 
 /** The record that goes home with the instrument, and the ways out of here. */
 export function RecordView() {
-  const { ticket, state, type, now } = useJob();
-  const record = useMemo(() => jobRecord(state, type, now), [state, type, now]);
+  const { ticket, state, type, now, shop } = useJob();
+  const record = useMemo(() => jobRecord(state, type, now, planBasis(shop)), [state, type, now, shop]);
   if (!record) return null;
   const { unit } = state;
   const figure = (value: RecordFigure | null) =>
@@ -192,6 +199,20 @@ export function RecordView() {
                 ))}
               </ul>
             </Section>
+            {record.agreed.length > 0 && (
+              <Section title="Agreed with the owner" empty={false}>
+                <ul>
+                  {record.agreed.map((item) => (
+                    <li key={item.at + item.what}>
+                      {item.what}{' '}
+                      <span className="soft">
+                        {item.note} ({dayText(item.at)})
+                      </span>
+                    </li>
+                  ))}
+                </ul>
+              </Section>
+            )}
             <Section title="Decisions" empty={record.decisions.length === 0 && 'None written down.'}>
               <ul>
                 {record.decisions.map((item) => (

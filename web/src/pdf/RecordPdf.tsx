@@ -79,6 +79,11 @@ export function RecordPdf({ record, unit }: { record: JobRecord; unit: LengthUni
       <Part title="Left, and why">
         <Lines lines={record.left.map(({ what, why }) => `${what}. ${why}`)} empty="Nothing." />
       </Part>
+      {record.agreed.length > 0 && (
+        <Part title="Agreed with the owner">
+          <Lines lines={record.agreed.map(({ what, note, at }) => `${what}. ${note} (${dayText(at)})`)} empty="" />
+        </Part>
+      )}
       <Part title="Decisions">
         <Lines
           lines={record.decisions.map(({ what, why, by, at }) => `${what} ${why} (${by}, ${dayText(at)})`)}
