@@ -100,7 +100,8 @@ export function benchQuestion(jobs: readonly BenchJob[], shop: ShopState, now: s
   for (const { ticket, dueBy, plan, state } of jobs) {
     if (state.signOff) continue;
     const byId = new Map(plan.steps.map((step) => [step.id, step]));
-    const counts = (step: Step) => isOpenStep(step) || step.status === 'curing';
+    // What the owner does not want takes no time of anybody.
+    const counts = (step: Step) => (isOpenStep(step) && step.agreement !== 'refused') || step.status === 'curing';
     const mine: string[] = [];
     for (const step of plan.steps) {
       if (!counts(step)) continue;

@@ -326,7 +326,7 @@ export function jobPlan(
     return step;
   });
 
-  const open = steps.filter(isOpenStep);
+  const open = steps.filter((step) => isOpenStep(step) && step.agreement !== 'refused');
   const sum = (which: 'low' | 'likely' | 'high') => open.reduce((total, { minutes }) => total + minutes[which], 0);
   return {
     steps,

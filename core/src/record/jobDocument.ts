@@ -51,6 +51,9 @@ const tells = new Set<EntryKind>([
   'photo',
 ]);
 
+/** Kinds that are checked against anything that stands before them. */
+const asks = new Set<EntryKind>(['strike', 'intake', 'timer', 'estimate', 'agreement']);
+
 /** Problems that only show when the entries are read in order as one logbook. */
 function storyProblems(entries: readonly Entry[], ticket: string): Problem[] {
   const problems: Problem[] = [];
@@ -68,7 +71,7 @@ function storyProblems(entries: readonly Entry[], ticket: string): Problem[] {
     ids.add(entry.id);
     if (entry.seq !== i + 1)
       problems.push({ path: `${path}/seq`, message: `must be ${i + 1}: entries count from 1 without gaps` });
-    if (entry.kind === 'strike' || entry.kind === 'intake') catchUp();
+    if (asks.has(entry.kind)) catchUp();
     problems.push(...under(path, misfits(state, entry)));
     waiting.push(entry);
     if (tells.has(entry.kind)) catchUp();
