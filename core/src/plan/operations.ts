@@ -74,11 +74,11 @@ export const operationKinds = {
     how: ['All sides before anything is touched.', 'Close-ups of every fault the owner named.'],
   }),
   'test-play': work('intake', 'Play it where it still plays', [3, 5, 10], {
-    cautions: ['hygiene', 'leakLight'],
+    cautions: ['hygiene', 'leakLight', 'residue'],
     tools: ['clean mouthpiece', 'protocol card'],
     how: [
       'Where it still plays, from the top down; write down the note where it fails.',
-      'Not before it has been wiped out.',
+      'Not before it has been wiped out. Never with an open crack or wet wood: leave it, and write that down.',
     ],
   }),
   'survey': work('survey', 'Survey in one pass', [15, 30, 60], {
@@ -570,6 +570,14 @@ export const operationKinds = {
     tools: ['felt', 'thin cork', 'oil'],
     how: ['A missing or loose cork shows up as noise. Listen with no air.'],
   }),
+  'renew-grommet': work('pads', 'Renew the grommet: {part}', [10, 20, 35], {
+    unattended: 10,
+    disturbs: ['pad:{part}', 'link:*'],
+    needs: ['rim:{part}', 'hinge:{part}'],
+    tools: ['grommet', 'depth gauge', 'shims'],
+    how: ['Set its height from the old one before that is pulled.', 'Cracked metal is replaced, not trusted.'],
+    reach: ['padGap'],
+  }),
   'renew-pads': work('pads', 'Renew every pad', [90, 180, 300], {
     unattended: 30,
     disturbs: ['pad:*', 'link:*'],
@@ -667,14 +675,6 @@ export const operationKinds = {
     cautions: ['flame'],
     tools: ['warm air', 'shims', 'leak light', 'feeler film'],
     how: ['No bending of cups here: float the pad in its bed or shim by sector.', 'Let cool, read the gaps again.'],
-    reach: ['padGap'],
-  }),
-  'renew-grommet': work('pads', 'Renew the grommet: {part}', [10, 20, 35], {
-    unattended: 10,
-    disturbs: ['pad:{part}', 'link:*'],
-    needs: ['rim:{part}', 'hinge:{part}'],
-    tools: ['grommet', 'depth gauge', 'shims'],
-    how: ['Set its height from the old one before that is pulled.', 'Cracked metal is replaced, not trusted.'],
     reach: ['padGap'],
   }),
   'assemble': work('assemble', 'Put the keys back in reverse order', [20, 40, 70], {
