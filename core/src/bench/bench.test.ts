@@ -89,6 +89,18 @@ describe('the bench as a question to the scheduler', () => {
     const out = solveSchedule(input);
     expect(out.tasks.find(({ id }) => id === 'A/dress-rim:e')?.person).toBe('perrin');
   });
+  test('two people never have one instrument in hand', () => {
+    const shop: ShopState = {
+      ...freshShop,
+      people: ['juno', 'perrin'].map((id) => ({ id, name: id, skills: [] })),
+    };
+    const job = crooked('e');
+    job.finding('rim-warped', 'g');
+    job.finding('spring-weak', 'f-key');
+    const { tasks } = solveSchedule(benchQuestion([bench('A', job)], shop, now).input);
+    const work = tasks.filter(({ start, attendedEnd }) => attendedEnd > start).sort((a, b) => a.start - b.start);
+    work.forEach((each, i) => expect(work[i - 1]?.attendedEnd ?? 0).toBeLessThanOrEqual(each.start));
+  });
   test('a wish between tickets is kept until it is withdrawn, and passed over where it would close a circle', () => {
     const jobs = [bench('A', crooked('e'), '2026-11-24'), bench('B', crooked('g'), '2026-12-24')];
     const first = (shop: ShopState) => solveSchedule(benchQuestion(jobs, shop, now).input).tasks[0]?.id;

@@ -119,6 +119,8 @@ export function benchQuestion(jobs: readonly BenchJob[], shop: ShopState, now: s
         after: openBefore(step, byId, counts).map((before) => taskId(ticket, before)),
         ...(step.resource && { resource: step.resource }),
         skill: step.stage,
+        // Two people cannot have one instrument in hand.
+        piece: ticket,
       });
       if (!curing) ranges[id] = { low: left(low), likely: attended, high: left(high) };
       told[id] = {

@@ -11,6 +11,8 @@ export interface Job {
   resource: string | null;
   /** who can do it, by index */
   able: readonly number[];
+  /** what it is worked on; null where that does not matter */
+  piece: string | null;
   /** not before this moment */
   notBefore: number;
 }
@@ -89,7 +91,8 @@ function firstSlot(
   { attended, unattended, resource }: Job,
   earliest: number,
   open: OpenTime | null,
-  busyHands: readonly Span[],
+  /** when the hands and the piece they work on are taken */
+  taken: readonly (readonly Span[])[],
   holders: readonly Span[] | null,
   capacities: Readonly<Record<string, number>>,
 ): Omit<Slot, 'worker'> {
@@ -97,7 +100,7 @@ function firstSlot(
     const start = open ? open.begin(from) : from;
     const attendedEnd = open ? open.finish(start, attended) : start;
     const end = attendedEnd + unattended;
-    const busy = open ? clash(busyHands, start, attendedEnd) : null;
+    const busy = open ? (taken.map((list) => clash(list, start, attendedEnd)).find((to) => to !== null) ?? null) : null;
     const later = busy ?? (holders && end > start ? full(holders, start, end, capacities[resource ?? ''] ?? 1) : null);
     if (later === null) return { start, attendedEnd, end };
     from = Math.max(later, start);
@@ -117,6 +120,7 @@ export function placeTasks(
 ): Placing {
   const placed: PlacedTask[] = new Array<PlacedTask>(jobs.length);
   const hands: Span[][] = workers.map(() => []);
+  const pieces = new Map<string, Span[]>();
   const held = new Map<string, Span[]>();
   let makespan = 0;
   for (const index of order) {
@@ -124,11 +128,12 @@ export function placeTasks(
     let from = job.notBefore;
     for (const before of job.after) from = Math.max(from, (placed[before] as PlacedTask).end);
     const holders = job.resource === null ? null : (held.get(job.resource) ?? []);
+    const piece = job.piece === null ? [] : (pieces.get(job.piece) ?? []);
     let best: Slot | null = null;
     if (job.attended > 0) {
       for (const worker of job.able) {
         const { open } = workers[worker] as Worker;
-        const slot = firstSlot(job, from, open, hands[worker] as Span[], holders, capacities);
+        const slot = firstSlot(job, from, open, [hands[worker] as Span[], piece], holders, capacities);
         if (!best || slot.attendedEnd < best.attendedEnd - rounding) best = { ...slot, worker };
       }
     }
@@ -138,7 +143,13 @@ export function placeTasks(
     };
     const person = worker === null ? null : (workers[worker]?.id ?? null);
     placed[index] = { id: job.id, start, attendedEnd, end, ...(person !== null && { person }) };
-    if (worker !== null && attendedEnd > start) occupy(hands[worker] as Span[], { from: start, to: attendedEnd });
+    if (worker !== null && attendedEnd > start) {
+      occupy(hands[worker] as Span[], { from: start, to: attendedEnd });
+      if (job.piece !== null) {
+        occupy(piece, { from: start, to: attendedEnd });
+        pieces.set(job.piece, piece);
+      }
+    }
     if (holders && end > start) {
       insert(holders, { from: start, to: end });
       held.set(job.resource ?? '', holders);

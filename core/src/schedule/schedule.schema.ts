@@ -36,6 +36,7 @@ export const scheduleInput = {
           after: { type: 'array', items: id },
           resource: id,
           skill: { ...id, description: 'what whoever does it must be able to do, where people are named' },
+          piece: { ...id, description: 'what it is worked on: only one pair of hands has it at a time' },
           notBefore: { ...minutes, description: 'minutes from the start' },
         },
         required: ['id', 'attended', 'unattended', 'after'],
@@ -97,6 +98,8 @@ export interface ScheduleTask {
   resource?: string;
   /** what whoever does it must be able to do */
   skill?: string;
+  /** what it is worked on: only one pair of hands has it at a time */
+  piece?: string;
   /** minutes from the start */
   notBefore?: number;
 }

@@ -266,6 +266,19 @@ describe('several people', () => {
     expect(solveSchedule(job(tasks, { people })).makespan).toBe(60);
     expect(solveSchedule(job(tasks)).makespan).toBe(120);
   });
+  test('one piece is in one pair of hands at a time, while it may cure beside other work', () => {
+    const on = (id: string, attended: number, unattended = 0) => ({
+      ...task(id, attended, unattended),
+      skill: 'pads',
+      piece: 'sax',
+    });
+    const two = [on('a', 30), on('b', 30), { ...task('c', 30), skill: 'pads', piece: 'oboe' }];
+    const out = solveSchedule(job(two, { people }));
+    expect(out.makespan).toBe(60);
+    const [a, b] = ['a', 'b'].map((id) => out.tasks.find((each) => each.id === id));
+    expect(Math.max(a?.start ?? 0, b?.start ?? 0)).toBe(30);
+    expect(solveSchedule(job([on('a', 30, 100), on('b', 30)], { people })).makespan).toBe(130);
+  });
   test('days away are not worked', () => {
     const out = solveSchedule(
       job(

@@ -32,7 +32,7 @@ function toJobs({ tasks, resources, people = [] }: ScheduleInput): Job[] {
     );
   };
   const index = new Map(tasks.map(({ id }, i) => [id, i]));
-  return tasks.map(({ id, attended, unattended, after, resource, skill, notBefore = 0 }) => {
+  return tasks.map(({ id, attended, unattended, after, resource, skill, piece, notBefore = 0 }) => {
     const able = ableTo(skill);
     if (attended > 0 && able.length === 0)
       throw new Unsolvable(`Task “${id}” wants somebody who can do “${skill}”, and nobody here can.`);
@@ -44,7 +44,16 @@ function toJobs({ tasks, resources, people = [] }: ScheduleInput): Job[] {
       if (at === undefined) throw new Unsolvable(`Task “${id}” comes after “${name}”, which is not among the tasks.`);
       return at;
     });
-    return { id, attended, unattended, after: [...new Set(before)], resource: resource ?? null, able, notBefore };
+    return {
+      id,
+      attended,
+      unattended,
+      after: [...new Set(before)],
+      resource: resource ?? null,
+      able,
+      piece: piece ?? null,
+      notBefore,
+    };
   });
 }
 
@@ -247,7 +256,7 @@ function criticalPath(jobs: readonly Job[], { placed, makespan }: Placing, worke
     const byOrder = job.after.find((before) => touches(placed[before]?.end ?? -1));
     const held = placed.findIndex((other, i) => {
       if (i === at || other.start >= here.start) return false;
-      const same = other.person === here.person;
+      const same = other.person === here.person || (job.piece !== null && jobs[i]?.piece === job.piece);
       const hands = job.attended > 0 && (jobs[i]?.attended ?? 0) > 0 && same && touches(other.attendedEnd);
       return hands || (job.resource !== null && jobs[i]?.resource === job.resource && touches(other.end));
     });
