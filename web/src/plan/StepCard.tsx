@@ -307,7 +307,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
                 Start
               </Button>
             )}
-            {step.again && status !== 'started' && (
+            {step.again?.measure != null && status !== 'started' && (
               <Button
                 variant="quiet"
                 disabled={blocked}
