@@ -33,7 +33,7 @@ export function registerFonts(): void {
 
 export const styles = StyleSheet.create({
   page: { fontFamily: 'Atkinson', fontSize: 10, color: '#241a17', padding: 42, paddingBottom: 56, lineHeight: 1.35 },
-  title: { fontSize: 17, fontWeight: 700, marginBottom: 2 },
+  title: { fontSize: 17, fontWeight: 700, marginBottom: 4, lineHeight: 1.25 },
   soft: { color: '#4b4441' },
   heading: {
     fontSize: 12,
