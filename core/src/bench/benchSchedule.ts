@@ -1,16 +1,15 @@
 import { TZDate } from '@date-fns/tz';
-import type { JobState } from '../logbook';
+import { workedAt, type JobState } from '../logbook';
 import { chainBetween, chainWords, isOpenStep, type Edge, type JobPlan, type Step } from '../plan';
 import {
-  prepared,
+  toWorkers,
   type ScheduleCalendar,
   type ScheduleInput,
   type ScheduleOutput,
   type ScheduleTask,
   type TimeRange,
 } from '../schedule';
-import type { BenchOrder, Person, ShopState } from '../shop';
-import { workedAt } from '../logbook';
+import { inUse, type BenchOrder, type Person, type ShopState } from '../shop';
 
 /** One ticket as the bench works on it. */
 export interface BenchJob {
@@ -70,13 +69,13 @@ function openBefore(step: Step, byId: ReadonlyMap<string, Step>, counts: (step: 
   return [...found];
 }
 
-/** Does a wish between two tickets still mean something? Both steps must be open. */
-const liveOrder = (orders: readonly BenchOrder[], known: ReadonlyMap<string, unknown>) =>
+/** Wishes between two tickets that still mean something: not withdrawn, and both steps are on the bench. */
+export const liveOrders = (orders: readonly BenchOrder[], tasks: BenchQuestion['tasks']): BenchOrder[] =>
   orders.filter(
     ({ first, second, withdrawn }) =>
       !withdrawn &&
-      known.has(taskId(first.ticket, first.operation)) &&
-      known.has(taskId(second.ticket, second.operation)),
+      Object.hasOwn(tasks, taskId(first.ticket, first.operation)) &&
+      Object.hasOwn(tasks, taskId(second.ticket, second.operation)),
   );
 
 const asPerson = ({ id, skills, week, away }: Person) => ({
@@ -137,15 +136,18 @@ export function benchQuestion(jobs: readonly BenchJob[], shop: ShopState, now: s
     if (mine.length > 0)
       tickets.push({ id: ticket, tasks: mine, dueBy: dueBy === null ? null : endOfDay(dueBy, shop.hours.timeZone) });
   }
-  for (const { first, second } of liveOrder(shop.benchOrder, tasks)) {
+  const edges = edgesOf([...tasks.values()]);
+  for (const { first, second } of liveOrders(shop.benchOrder, told)) {
     const before = taskId(first.ticket, first.operation);
     const after = tasks.get(taskId(second.ticket, second.operation));
     // A wish that would close a circle with what has come since is passed over, and kept.
-    if (after && !chainBetween(edgesOf([...tasks.values()]), after.id, before)) after.after.push(before);
+    if (!after || chainBetween(edges, after.id, before)) continue;
+    after.after.push(before);
+    edges.push({ before, after: after.id, reason: '' });
   }
   const { timeZone, week, closed, resources } = shop.hours;
   const calendar: ScheduleCalendar = { start: now, timeZone, week, closed: [...closed] };
-  const people = shop.people.filter(({ retired }) => !retired).map(asPerson);
+  const people = inUse(shop.people).map(asPerson);
   return {
     input: {
       tasks: [...tasks.values()],
@@ -218,7 +220,7 @@ const at = (start: string, minutes: number) => new Date(Date.parse(start) + minu
  */
 export function stretchesOf({ input }: Pick<BenchQuestion, 'input'>, { tasks }: ScheduleOutput): Stretch[] {
   const start = input.calendar?.start ?? new Date(0).toISOString();
-  const { workers } = prepared(input);
+  const workers = toWorkers(input);
   return tasks.flatMap(({ id, start: from, attendedEnd, end, person = null }) => {
     const open = workers.find((worker) => worker.id === person)?.open;
     const work = attendedEnd > from ? (open?.spans(from, attendedEnd) ?? [{ from, to: attendedEnd }]) : [];

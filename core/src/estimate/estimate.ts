@@ -12,7 +12,7 @@ import {
   type PlanInput,
   type Step,
 } from '../plan';
-import { practiceWords, practices, settingsOf } from '../practice';
+import { practices, settingsOf, sideWords } from '../practice';
 import { customWork, type Price, type Rates, type ShopState } from '../shop';
 import { practiceNames, stages, type PracticeName, type PracticeQuestion, type Scope, type Stage } from '../vocabulary';
 import { roundedTo } from './money';
@@ -44,9 +44,6 @@ const ownerWords: Record<Stage, string> = {
   playtest: 'Tuning, play test, papers',
   handover: 'Tuning, play test, papers',
 };
-
-/** The same, for a page that lists work by itself. */
-export const stageForOwner = (stage: Stage): string => ownerWords[stage];
 
 /** Work to be paid for. */
 interface Work {
@@ -145,9 +142,7 @@ function leaves(
   return [
     ...found,
     ...leftOut.flatMap(([question, side, what]) =>
-      settings[question] === side
-        ? [{ what, why: (practiceWords[question].sides as Record<string, { holds: string }>)[side]?.holds ?? '' }]
-        : [],
+      settings[question] === side ? [{ what, why: sideWords(question, side).holds }] : [],
     ),
   ];
 }

@@ -58,7 +58,6 @@ export function benchSummary(
   ];
   const count = (states: Iterable<{ state: string }>, wanted: string) =>
     [...states].filter((x) => x.state === wanted).length;
-  const finished = ({ status }: { status: string }) => status === 'done' || status === 'skipped' || status === 'curing';
   return {
     ticket: intake.ticket,
     owner: intake.owner,
@@ -84,7 +83,7 @@ export function benchSummary(
     stalePads: count(judgement.pads.values(), 'stale'),
     staleRims: count(judgement.rims.values(), 'stale'),
     dueBy: intake.dueBy ?? null,
-    done: steps.filter(finished).length,
+    done: steps.filter((step) => !isOpenStep(step)).length,
     steps: steps.length,
     again: steps.filter((step) => step.again !== null).length,
     toAgree: steps.filter((step) => step.agreement === 'to-agree' && isOpenStep(step)).length,

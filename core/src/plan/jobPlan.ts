@@ -8,7 +8,7 @@ import { learnedFor, type LearnedFactor, type LearnedTimes } from './learnTimes'
 import { tableWith, type OperationKind, type OperationTable } from './operations';
 import { howLines, operationTitle, planOverhaul } from './planOverhaul';
 import type { CustomWork, PlanInput, PlannedOperation, PlanOutput } from './plan.schema';
-import { establishes, spoiltSteps, type Spoilt } from './spoilt';
+import { establishes, spoiltSteps, type Progress, type Spoilt } from './spoilt';
 
 /** One fresh measure a step asks for, and whether it is there. */
 export interface GateCheck {
@@ -216,6 +216,15 @@ function provedAgain(operation: PlannedOperation, state: JobState, judgement: Jo
   });
 }
 
+/** How far a job has come, as its logbook tells; `refused` is what the owner does not want. */
+export const progressOf = (state: JobState, refused: ReadonlySet<string> = new Set()): Progress => ({
+  doneAt: (id) => {
+    const found = state.operations.get(id);
+    return found?.status === 'done' ? found.seq : null;
+  },
+  dropped: (id) => state.operations.get(id)?.status === 'skipped' || refused.has(id),
+});
+
 /** Steps that are done and have lost their worth, but for those that fresh readings prove anew. */
 function stepsAgain(
   operations: readonly PlannedOperation[],
@@ -224,15 +233,11 @@ function stepsAgain(
   judgement: JobJudgement,
   refused: ReadonlySet<string>,
 ): Map<string, Spoilt> {
-  const doneAt = (id: string) => {
-    const found = state.operations.get(id);
-    return found?.status === 'done' ? found.seq : null;
-  };
-  const dropped = (id: string) => state.operations.get(id)?.status === 'skipped' || refused.has(id);
-  const spoilt = spoiltSteps(operations, table, { doneAt, dropped });
+  const progress = progressOf(state, refused);
+  const spoilt = spoiltSteps(operations, table, progress);
   for (const operation of operations) {
     const { by, measure } = spoilt.get(operation.id) ?? {};
-    if (by === undefined || measure === null || doneAt(by) === null) continue;
+    if (by === undefined || measure === null || progress.doneAt(by) === null) continue;
     if (provedAgain(operation, state, judgement)) spoilt.delete(operation.id);
   }
   return spoilt;

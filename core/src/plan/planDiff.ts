@@ -1,6 +1,6 @@
 import type { InstrumentType } from '../instruments';
 import { foldEntries, foldJob, type Entry, type EntryKind, type JobState } from '../logbook';
-import { planInputOf } from './jobPlan';
+import { planInputOf, progressOf } from './jobPlan';
 import { tableWith } from './operations';
 import { planOverhaul } from './planOverhaul';
 import type { CustomWork, PlannedOperation } from './plan.schema';
@@ -111,13 +111,7 @@ interface Moment {
 function planThen(state: JobState, custom: CustomWork | undefined, type: InstrumentType | null): Moment {
   if (!type) return { operations: [], spoilt: new Map() };
   const { operations } = planOverhaul(planInputOf(state, type, custom));
-  const spoilt = spoiltSteps(operations, tableWith(custom?.operations), {
-    doneAt: (id) => {
-      const found = state.operations.get(id);
-      return found?.status === 'done' ? found.seq : null;
-    },
-    dropped: (id) => state.operations.get(id)?.status === 'skipped',
-  });
+  const spoilt = spoiltSteps(operations, tableWith(custom?.operations), progressOf(state));
   return { operations, spoilt };
 }
 

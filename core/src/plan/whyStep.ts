@@ -1,6 +1,5 @@
-import type { JobState } from '../logbook';
-import { practiceWords, sideTitle } from '../practice';
-import { matchesMeasure } from '../logbook';
+import { matchesMeasure, type JobState } from '../logbook';
+import { practiceWords, sideWords } from '../practice';
 import { jobSettings, type JobPlan, type Step } from './jobPlan';
 import { sharedMeasure } from './orderOperations';
 import { establishes } from './spoilt';
@@ -75,11 +74,10 @@ export function whyStep(plan: JobPlan, state: JobState, step: Step): StepWhy {
   return {
     here: step.after.map(({ id, reason }) => ({ after: titles.get(id) ?? id, reason })),
     cures: step.cures,
-    chosenBy: step.chosenBy.map((question) => ({
-      question: practiceWords[question].question,
-      side: sideTitle(question, settings[question] as never),
-      holds: (practiceWords[question].sides as Record<string, { holds: string }>)[settings[question]]?.holds ?? '',
-    })),
+    chosenBy: step.chosenBy.map((question) => {
+      const { title: side, holds } = sideWords(question, settings[question]);
+      return { question: practiceWords[question].question, side, holds };
+    }),
     skipping: {
       stopGaps: unique([...step.cures, ...resting.flatMap(({ cures }) => cures)]),
       builtOn: resting.map(({ id, title }) => ({ id, title })),

@@ -168,7 +168,9 @@ export const practiceWords: { [Q in PracticeQuestion]: QuestionWords<Q> } = {
   },
 };
 
-/** The title of a side. */
-export function sideTitle<Q extends PracticeQuestion>(question: Q, side: PracticeSettings[Q]): string {
-  return practiceWords[question].sides[side].title;
-}
+/** What a side is called, and what it holds. */
+export const sideWords = (question: PracticeQuestion, side: string): { title: string; holds: string } =>
+  (practiceWords[question].sides as Record<string, { title: string; holds: string }>)[side] ?? {
+    title: side,
+    holds: '',
+  };

@@ -16,6 +16,8 @@ export interface TicketChance {
   id: string;
   /** share of the runs in which it was in time; null when it has no date */
   chance: number | null;
+  /** when it is due, minutes from the start; null when it has no date */
+  due: number | null;
   /** one run in ten is done by then, one in two, nine in ten */
   p10: number;
   p50: number;
@@ -89,6 +91,7 @@ export function* chanceSteps(
     const due = dueBy === undefined || dueBy === null ? null : dueMinutes(dueBy, input.calendar);
     return {
       id,
+      due,
       chance: due === null ? null : sorted.filter((end) => end <= due + 1e-9).length / Math.max(1, sorted.length),
       p10: quantile(sorted, 0.1),
       p50: quantile(sorted, 0.5),

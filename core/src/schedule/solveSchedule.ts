@@ -16,7 +16,7 @@ const closeEnough = 1.001;
 const seed = 19_281;
 
 /** Whose hands there are, each with the hours they keep. */
-function toWorkers({ calendar, people = [] }: ScheduleInput): Worker[] {
+export function toWorkers({ calendar, people = [] }: ScheduleInput): Worker[] {
   if (people.length === 0) return [{ id: null, open: calendar ? openHours(calendar) : alwaysOpen }];
   return people.map(({ id, week, away = [] }) => {
     if (!calendar) return { id, open: alwaysOpen };

@@ -1,8 +1,6 @@
 import { cautions, deferral, type CautionId } from '../cautions';
 import type { CustomWork, LearnedTimes, PlanBasis } from '../plan';
-import type { OwnCaution, ShopState } from './shopState';
-
-const inUse = <T extends { retired?: boolean }>(list: readonly T[]): T[] => list.filter(({ retired }) => !retired);
+import { inUse, type OwnCaution, type ShopState } from './shopState';
 
 /** What the shop has added to the tables of work; undefined when nothing, so that plans are told apart by what counts. */
 export function customWork({ operations, cureRules }: ShopState): CustomWork | undefined {

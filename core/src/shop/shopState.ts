@@ -84,8 +84,12 @@ export const freshShop: ShopState = {
   benchOrder: [],
 };
 
+/** What has not been put away. */
+export const inUse = <T extends { retired?: boolean }>(list: readonly T[]): T[] =>
+  list.filter(({ retired }) => !retired);
+
 /** The gauges that are in use. */
-export const gaugesInUse = ({ gauges }: ShopState): KeptGauge[] => gauges.filter(({ retired }) => !retired);
+export const gaugesInUse = ({ gauges }: ShopState): KeptGauge[] => inUse(gauges);
 
 /** The gauges in use that can take a measure. */
 export const gaugesFor = (shop: ShopState, measure: Measure): KeptGauge[] =>

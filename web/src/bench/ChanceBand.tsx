@@ -11,7 +11,7 @@ const minuteMs = 60_000;
  */
 export function ChanceBand({ chance, start, dueBy }: { chance: TicketChance; start: string; dueBy: string | null }) {
   const day = (minutes: number) => dayText(new Date(Date.parse(start) + minutes * minuteMs).toISOString());
-  const due = dueBy === null ? null : (Date.parse(`${dueBy}T23:59:00Z`) - Date.parse(start)) / minuteMs;
+  const { due } = chance;
   const end = Math.max(chance.p90, due ?? 0, 1) * 1.05;
   const at = (minutes: number) => `${(100 * Math.max(0, Math.min(end, minutes))) / end}%`;
   const inTen = chance.chance === null ? null : Math.round(chance.chance * 10);

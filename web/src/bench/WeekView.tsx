@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  liveOrders,
   splitTask,
   stretchesOf,
   taskId,
@@ -162,10 +163,7 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
   const dropped = ({ active, over }: DragEndEvent) => {
     if (over && over.id !== active.id) void putBefore(String(active.id), String(over.id));
   };
-  const wishes = shop.benchOrder.filter(
-    ({ withdrawn, first: a, second: b }) =>
-      !withdrawn && question.tasks[taskId(a.ticket, a.operation)] && question.tasks[taskId(b.ticket, b.operation)],
-  );
+  const wishes = liveOrders(shop.benchOrder, question.tasks);
 
   return (
     <>

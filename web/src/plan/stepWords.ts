@@ -1,4 +1,4 @@
-import type { JobPlan, ReachedAt, Step } from '@holotonos/core';
+import { isOpenStep, type JobPlan, type ReachedAt, type Step } from '@holotonos/core';
 
 export const statusWords: Record<Step['status'], string> = {
   done: 'done',
@@ -10,7 +10,7 @@ export const statusWords: Record<Step['status'], string> = {
 };
 
 /** Is it behind us? */
-export const isOver = ({ status }: Step): boolean => status === 'done' || status === 'skipped' || status === 'curing';
+export const isOver = (step: Step): boolean => !isOpenStep(step);
 
 /** A measure of the plan in words, such as `rim of E` or `every pad`. */
 export function measureWords(measure: string, names: ReadonlyMap<string, string>): string {

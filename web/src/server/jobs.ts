@@ -47,13 +47,13 @@ export async function loadJob(ticket: string): Promise<LoadedJob | null> {
 /** Tickets the bench shows at most; older ones are found by their number. */
 const mostTickets = 60;
 
-/** What the steps of a job took, worked out once for each state of it. */
-const actualsOf = new WeakMap<JobState, ActualTime[]>();
+/** What the steps of a job took, worked out once for each state of it and of the shop. */
+const actualsOf = new WeakMap<JobState, { shopSeq: number; found: ActualTime[] }>();
 function actuals(state: JobState, type: InstrumentType, shop: ShopState): ActualTime[] {
   const known = actualsOf.get(state);
-  if (known) return known;
+  if (known?.shopSeq === shop.seq) return known.found;
   const found = actualTimes(state, type, customWork(shop));
-  actualsOf.set(state, found);
+  actualsOf.set(state, { shopSeq: shop.seq, found });
   return found;
 }
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { stages, type Person, type ShopState, type Stage } from '@holotonos/core';
+import { inUse, stages, type Person, type ShopState, type Stage } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Form } from '@/client/bootstrap';
 import type { WriteShop } from '@/client/useShop';
@@ -68,7 +68,7 @@ function PersonForm({ person, write, done }: { person: Person; write: WriteShop;
 /** Whose hands there are, what they can do and when. */
 export function PeopleSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
   const [open, setOpen] = useState<string | null>(null);
-  const people = shop.people.filter(({ retired }) => !retired);
+  const people = inUse(shop.people);
   const edited = open === '' ? newPerson : people.find((person) => person.id === open);
   return (
     <ShopSection title="People" add="Add a person" onAdd={() => setOpen('')}>

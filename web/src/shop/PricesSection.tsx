@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  inUse,
   costKinds,
   minorDigits,
   minorUnits,
@@ -128,7 +129,7 @@ function PriceForm({ shop, write, done }: { shop: ShopState; write: WriteShop; d
 export function PricesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
   const [open, setOpen] = useState(false);
   const currency = shop.rates?.currency ?? 'EUR';
-  const prices = shop.prices.filter(({ retired }) => !retired);
+  const prices = inUse(shop.prices);
   return (
     <ShopSection title="Prices of parts and materials" add="Add a price" onAdd={() => setOpen(true)}>
       {prices.length === 0 && !open && <p className="mb-0">None yet: estimates count hours only.</p>}

@@ -1,13 +1,14 @@
 'use client';
 
 import {
+  inUse,
   families,
   limitShape,
   practiceNames,
   practiceQuestions,
   practices,
   practiceWords,
-  sideTitle,
+  sideWords,
   tolerance,
   toleranceNames,
   toleranceWords,
@@ -205,7 +206,7 @@ const newProfile: LimitProfile = { id: '', name: '', base: 'steady', changes: []
 /** The shop's own sets of limits: a practice copied, some limits changed, each with its reason. */
 export function ProfilesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
   const [open, setOpen] = useState<string | null>(null);
-  const profiles = shop.profiles.filter(({ retired }) => !retired);
+  const profiles = inUse(shop.profiles);
   const edited = open === '' ? newProfile : profiles.find(({ id }) => id === open);
   return (
     <section className="sheet" aria-labelledby="profiles">
@@ -231,9 +232,7 @@ export function ProfilesSection({ shop, write }: { shop: ShopState; write: Write
               <span className="soft">
                 from {practices[profile.base].title}:{' '}
                 {Object.entries(profile.settings ?? {})
-                  .map(
-                    ([question, side]) => `${sideTitle(question as PracticeQuestion, side as never).toLowerCase()}; `,
-                  )
+                  .map(([question, side]) => `${sideWords(question as PracticeQuestion, side).title.toLowerCase()}; `)
                   .join('')}
                 {profile.changes
                   .map(

@@ -1,6 +1,13 @@
 'use client';
 
-import { findingKinds, findingWords, shippedOperations, type FindingKind, type ShopState } from '@holotonos/core';
+import {
+  inUse,
+  findingKinds,
+  findingWords,
+  shippedOperations,
+  type FindingKind,
+  type ShopState,
+} from '@holotonos/core';
 import { useState } from 'react';
 import { Button } from '@/client/bootstrap';
 import type { WriteShop } from '@/client/useShop';
@@ -13,8 +20,8 @@ export function RulesSection({ shop, write }: { shop: ShopState; write: WriteSho
   const [step, setStep] = useState('');
   const [left, setLeft] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  const rules = shop.cureRules.filter(({ retired }) => !retired);
-  const own = shop.operations.filter(({ retired }) => !retired).map(({ id }) => id);
+  const rules = inUse(shop.cureRules);
+  const own = inUse(shop.operations).map(({ id }) => id);
   const submit = async () => {
     const rule = step === '' ? { finding, left: left.trim() } : { finding, operations: [step] };
     const wrong = await write('cure-rule', { id: `for-${finding}`, rule });

@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  inUse,
   cautionWords,
   measureGroups,
   shippedOperations,
@@ -137,7 +138,7 @@ function StepForm({
 /** Steps of the shop's own, with the place they have in the order. */
 export function StepsSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
   const [open, setOpen] = useState<string | null>(null);
-  const steps = shop.operations.filter(({ retired }) => !retired);
+  const steps = inUse(shop.operations);
   return (
     <ShopSection title="Steps of our own" add="Add a step" onAdd={() => setOpen('')}>
       <p className="soft">
