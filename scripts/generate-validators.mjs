@@ -1,33 +1,22 @@
 // Compiles every schema of the core to plain JavaScript, so that pages validate without `eval` and every caller
 // runs the same code. Writes core/src/generated; run again whenever a schema changes (bin/start and bin/test do).
-import { createHash } from 'node:crypto';
-import { mkdirSync, readFileSync, writeFileSync, existsSync, readdirSync } from 'node:fs';
+import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import Ajv2020 from 'ajv/dist/2020.js';
 import standaloneModule from 'ajv/dist/standalone/index.js';
 import addFormatsModule from 'ajv-formats';
 import { build, transform } from 'esbuild';
+import { generated as out, isGenerated, schemaDigest } from './schemaDigest.mjs';
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
 const core = join(root, 'core/src');
-const out = join(core, 'generated');
 const addFormats = addFormatsModule.default ?? addFormatsModule;
 const standalone = standaloneModule.default ?? standaloneModule;
 
-/** A digest of everything the output depends on. */
-function digest() {
-  const hash = createHash('sha256').update(readFileSync(fileURLToPath(import.meta.url)));
-  for (const file of readdirSync(core, { recursive: true }).sort()) {
-    if (/(schema|schemas|vocabulary|units|gauge|shelf\w*)\.ts$/.test(file))
-      hash.update(file).update(readFileSync(join(core, file)));
-  }
-  return hash.digest('hex');
-}
-
 const stamp = join(out, 'stamp.txt');
-const now = digest();
-if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now && !process.argv.includes('--force')) process.exit(0);
+const now = schemaDigest();
+if (isGenerated(now) && !process.argv.includes('--force')) process.exit(0);
 
 const bundled = await build({
   entryPoints: [join(core, 'schemas.ts')],

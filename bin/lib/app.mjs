@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
 import { spawn } from 'node:child_process';
-import { closeSync, existsSync, openSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { closeSync, existsSync, openSync, readFileSync, readdirSync, realpathSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { leftRunning } from './leftRunning.mjs';
-import { root } from './paths.mjs';
-import { isAlive, pause, Plain, run } from './run.mjs';
+import { dataDir, root } from './paths.mjs';
+import { endProcesses, environmentOf, folderOf, leftRunning, stampOf } from './processes.mjs';
+import { pause, Plain, runBeside } from './run.mjs';
+import { readState, writeState } from './stateFile.mjs';
 
 const next = join(root, 'node_modules/next/dist/bin/next');
 const buildStamp = join(root, 'web/.next/holotonos-source');
@@ -30,22 +31,36 @@ function sourceDigest() {
   return hash.digest('hex');
 }
 
+/** Is there a build of these very sources? */
+export const isBuilt = (digest = sourceDigest()) =>
+  existsSync(buildStamp) && readFileSync(buildStamp, 'utf8') === digest;
+
 /** Builds the web application unless the build there is of these very sources; returns the digest of the sources. */
-export function ensureBuilt(say) {
+export async function ensureBuilt(say) {
   const digest = sourceDigest();
-  if (existsSync(buildStamp) && readFileSync(buildStamp, 'utf8') === digest) return digest;
+  if (isBuilt(digest)) return digest;
   say('Building (about a minute) …');
-  run(process.execPath, [next, 'build', 'web'], { cwd: root, env: quiet, failure: 'The build failed' });
+  await runBeside(process.execPath, [next, 'build', 'web'], { cwd: root, env: quiet, failure: 'The build failed' });
   writeFileSync(buildStamp, digest);
   return digest;
 }
 
-/** Starts a server in the background and waits until it answers. */
-export async function serve({ port, databaseUrl, log, gauges = '' }) {
-  const out = openSync(log, 'a');
+/**
+ * Starts a server in the background and waits until it answers.
+ *
+ * @param kept marks it as one that outlives this call and is found again by `runningServers`
+ */
+export async function serve({ port, databaseUrl, log, gauges = '', build = '', kept = false }) {
+  const out = openSync(log, 'a', 0o600);
   const child = spawn(process.execPath, [next, 'start', 'web', '-p', String(port), '-H', '127.0.0.1'], {
     cwd: root,
-    env: { ...quiet, NODE_ENV: 'production', DATABASE_URL: databaseUrl, HOLOTONOS_GAUGES: gauges },
+    env: {
+      ...quiet,
+      NODE_ENV: 'production',
+      DATABASE_URL: databaseUrl,
+      HOLOTONOS_GAUGES: gauges,
+      ...(kept && { HOLOTONOS_PART: 'server', HOLOTONOS_PORT: String(port), HOLOTONOS_BUILD: build }),
+    },
     detached: true,
     stdio: ['ignore', out, out],
   });
@@ -53,16 +68,12 @@ export async function serve({ port, databaseUrl, log, gauges = '' }) {
   child.unref();
   const address = `http://127.0.0.1:${port}`;
   for (let tries = 0; tries < 300; tries += 1) {
-    if (!isAlive(child.pid) || child.exitCode !== null) break;
+    if (stampOf(child.pid) === null || child.exitCode !== null) break;
     if (await answers(address)) return { pid: child.pid, address };
     await pause(100);
   }
   const tail = existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-8).join('\n') : '';
-  try {
-    process.kill(child.pid);
-  } catch {
-    // It has ended by itself.
-  }
+  await endProcesses([child.pid]);
   throw new Plain(`The server did not come up. Its last words:\n${tail}`);
 }
 
@@ -76,8 +87,31 @@ export async function answers(address) {
   }
 }
 
-/** The server that an earlier start of this checkout left running. */
-const server = leftRunning('server', 'next');
-export const runningServer = server.running;
-export const rememberServer = server.remember;
-export const stopServer = server.stop;
+/** What is written down of the servers, for people and their scripts; a start asks the processes themselves. */
+const serverFile = join(dataDir, 'server.json');
+
+/** Servers of this checkout that earlier starts have left running, whatever state they are in. */
+export function runningServers() {
+  const found = leftRunning('server', root).map(({ pid, env }) => ({
+    pid,
+    port: Number(env.HOLOTONOS_PORT),
+    databaseUrl: env.DATABASE_URL ?? '',
+    build: env.HOLOTONOS_BUILD ?? '',
+    address: `http://127.0.0.1:${env.HOLOTONOS_PORT}`,
+  }));
+  return found.length > 0 ? found : serverBefore();
+}
+
+/** A server that an earlier version has started: it does not say what it is, but works here on the database written down. */
+function serverBefore() {
+  const known = readState(serverFile);
+  if (!known?.pid || !known.databaseUrl || folderOf(known.pid) !== realpathSync(root)) return [];
+  return environmentOf(known.pid).DATABASE_URL === known.databaseUrl ? [known] : [];
+}
+
+/** Writes down which servers run, without the password of their database. */
+export const noteServers = () =>
+  writeState(serverFile, { servers: runningServers().map(({ pid, port, address }) => ({ pid, port, address })) });
+
+/** Ends servers. Says whether there were any. */
+export const stopServers = (servers) => endProcesses(servers.map(({ pid }) => pid));

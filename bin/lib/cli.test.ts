@@ -1,6 +1,9 @@
-import { describe, expect, test } from '@jest/globals';
+import { describe, expect, jest, test } from '@jest/globals';
 import { spawn, spawnSync } from 'node:child_process';
 import { resolve } from 'node:path';
+import { main } from './cli';
+
+jest.setTimeout(120_000);
 
 const cli = resolve(import.meta.dirname, '../holotonos');
 const run = (args: string[], input = '') => {
@@ -11,6 +14,24 @@ const run = (args: string[], input = '') => {
   });
   return { status, stdout, stderr };
 };
+/** The same without a process of its own, where nothing is read from standard input. */
+async function here(args: string[]) {
+  let [stdout, stderr] = ['', ''];
+  const out = jest.spyOn(process.stdout, 'write').mockImplementation((text) => {
+    stdout += String(text);
+    return true;
+  });
+  const spies = [
+    out,
+    jest.spyOn(console, 'log').mockImplementation((text) => void (stdout += `${String(text)}\n`)),
+    jest.spyOn(console, 'error').mockImplementation((text) => void (stderr += `${String(text)}\n`)),
+  ];
+  try {
+    return { status: await main(args), stdout, stderr };
+  } finally {
+    for (const spy of spies) spy.mockRestore();
+  }
+}
 const question = {
   readings: [9.02, 9.05, 9.03],
   gauge: { resolution: 0.01, maxPermissibleError: 0.02 },
@@ -38,13 +59,39 @@ describe('bin/holotonos', () => {
     expect(status).toBe(3);
     expect(JSON.parse(stderr)).toMatchObject({ error: 'unsolvable' });
   });
-  test('an unknown name exits with 2', () => {
+  test.each([
+    ['a missing file', ['solve', 'rim', '/nowhere.json'], /^There is no file \/nowhere\.json\.$/],
+    ['a missing file of lines', ['solve', 'rim', '--lines', '/nowhere.json'], /^There is no file \/nowhere\.json\.$/],
+    ['a folder', ['solve', 'rim', '/tmp'], /^\/tmp is a folder\. /],
+    ['an argument too many', ['solve', 'rim', '-', 'more'], /^“more” is one argument too many\./],
+    ['an argument too many for a list', ['list', 'rim'], /^“rim” is one argument too many\./],
+    ['an unknown option', ['solve', 'rim', '--frob'], /--frob/],
+    ['a port that is none', ['gauge', 'list', '--port', 'x'], /^“x” is not a port\. .*4651/],
+    ['a gauge without a name', ['gauge', 'send'], /^Name the gauge\./],
+    ['an act that is none', ['gauge', 'squeeze', 'caliper'], /cannot be asked to “squeeze”\. It knows: list, send/],
+    ['an unknown command', ['frob'], /^There is no command “frob”\./],
+  ])('%s is told in a plain sentence', async (_, args, words) => {
+    const { status, stdout, stderr } = await here(args);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr.trim()).toMatch(words);
+    expect(stderr).not.toMatch(/\n\s+at /);
+  });
+  test('an unknown schema is answered with the names there are; published documents have theirs', async () => {
+    const { message } = JSON.parse((await here(['schema', 'spell'])).stderr) as { message: string };
+    expect(message).toMatch(/There is no schema “spell”\. There are: conformity, .*job-document/);
+    expect((await here(['schema', '--list'])).stdout.split('\n')).toEqual(
+      expect.arrayContaining(['seat', 'job-document']),
+    );
+    expect(JSON.parse((await here(['schema', 'job-document'])).stdout)).toMatchObject({
+      title: 'Holotonos job document',
+    });
+  });
+  test('an unknown name exits with 2', async () => {
     for (const args of [
       ['solve', 'spell'],
       ['solve', 'spell', '--lines'],
-      ['schema', 'spell'],
     ]) {
-      const { status, stderr } = run(args, '{}');
+      const { status, stderr } = await here(args);
       expect(status).toBe(2);
       expect(JSON.parse(stderr)).toEqual({ error: 'unknown-solver' });
     }
@@ -70,11 +117,12 @@ describe('bin/holotonos', () => {
       'within',
     ]);
   });
-  test('--list names the solvers and schema prints both sides', () => {
-    const names = run(['solve', '--list']).stdout.trim().split('\n');
+  test('list names the solvers and schema prints both sides', async () => {
+    expect(run(['list']).stdout).toBe((await here(['solve', '--list'])).stdout);
+    const names = (await here(['solve', '--list'])).stdout.trim().split('\n');
     expect(names).toEqual(expect.arrayContaining(['conformity', 'rim', 'seat', 'plan']));
     for (const name of names) {
-      const { input, output } = JSON.parse(run(['schema', name]).stdout) as { input: object; output: object };
+      const { input, output } = JSON.parse((await here(['schema', name])).stdout) as { input: object; output: object };
       expect(input).toMatchObject({ type: 'object', additionalProperties: false });
       expect(output).toMatchObject({ type: 'object' });
     }
@@ -84,9 +132,9 @@ describe('bin/holotonos', () => {
     expect(run(['nonsense'])).toMatchObject({ status: 2 });
   });
   test('presses the button of a stand-in gauge, and says what to do when none answers', async () => {
-    const nobody = run(['gauge', 'list', '--port', '9']);
+    const nobody = await here(['gauge', 'list', '--port', '9']);
     expect(nobody.status).toBe(2);
-    expect(nobody.stderr).toMatch(/No stand-in gauges answer .* Start them with bin\/start/);
+    expect(nobody.stderr).toMatch(/No stand-in gauges answer .* Start them with bin\/start, .*51 above/);
     const main = resolve(import.meta.dirname, '../../gauges/src/main.ts');
     const child = spawn(process.execPath, ['--import', 'tsx', main, '0', '0'], {
       env: { ...process.env, NODE_OPTIONS: '' },
@@ -94,13 +142,13 @@ describe('bin/holotonos', () => {
     try {
       const said = await new Promise<string>((heard) => child.stdout.once('data', (text) => heard(String(text))));
       const port = /page at http:\/\/127\.0\.0\.1:(\d+)/.exec(said)?.[1] ?? '';
-      expect(run(['gauge', 'list', '--port', port]).stdout).toMatch(/asks for nothing yet[\s\S]*micrometer/);
-      const sent = run(['gauge', 'send', 'caliper', '--value', '24.43', '--port', port]);
+      expect((await here(['gauge', 'list', '--port', port])).stdout).toMatch(/asks for nothing yet[\s\S]*micrometer/);
+      const sent = await here(['gauge', 'send', 'caliper', '--value', '24.43', '--port', port]);
       expect(JSON.parse(sent.stdout)).toMatchObject({ gauge: 'caliper', value: 24.43, unit: 'mm' });
-      const refused = run(['gauge', 'send', 'caliper', '--port', port]);
+      const refused = await here(['gauge', 'send', 'caliper', '--port', port]);
       expect(refused.status).toBe(2);
       expect(refused.stderr).toMatch(/asks for nothing yet/);
-      expect(run(['gauge', 'squeeze', 'caliper', '--port', port]).status).toBe(2);
+      expect((await here(['gauge', 'send', 'nothing', '--port', port])).status).toBe(2);
     } finally {
       child.kill();
     }

@@ -1,17 +1,51 @@
 import { once } from 'node:events';
 import { createReadStream, readFileSync } from 'node:fs';
 import { createInterface } from 'node:readline';
-import { parseArgs } from 'node:util';
-import { errorDocument, runSolverOnText, solvers, type SolverResult } from '@holotonos/core';
+import { parseArgs, type ParseArgsConfig } from 'node:util';
+import { errorDocument, publishedSchemas, runSolverOnText, solvers, type SolverResult } from '@holotonos/core';
 
-const help = `bin/holotonos solve NAME [FILE|-]   one JSON document in, one out
+/** Where bin/start puts the page of the stand-ins unless told otherwise. */
+const usualPagePort = '4651';
+
+const help = `bin/holotonos list                          the names of the solvers
+bin/holotonos solve NAME [FILE|-]           one JSON document in, one out
 bin/holotonos solve NAME --lines [FILE|-]   one document a line
-bin/holotonos solve --list          the names of the solvers
-bin/holotonos schema NAME           JSON Schema of what goes in and comes out
-bin/holotonos gauge send NAME [--value X] [--port N]   presses the button of a stand-in gauge
+bin/holotonos schema NAME                   JSON Schema of what goes in and comes out; also of a published document
+bin/holotonos schema --list                 the names of the schemas
 bin/holotonos gauge list [--port N]                    the stand-ins and what the bench asks for
+bin/holotonos gauge send NAME [--value X] [--port N]   presses the button of a stand-in gauge
+bin/holotonos gauge unplug|garbage|flood NAME [--port N]   makes it behave badly
 
-Exit: 0 solved, 2 bad input or unknown name, 3 no answer.`;
+N is the port of the gauges’ page, as bin/start prints it: 51 above the port of the bench, ${usualPagePort} unless said otherwise.
+Exit: 0 done, 2 bad input or unknown name, 3 no answer.`;
+
+/** A mistake in how the command was called, in words for whoever typed it. */
+class Usage extends Error {}
+
+/** Arguments by name; what was not asked for is refused, not passed over. */
+function read<const O extends NonNullable<ParseArgsConfig['options']>>(args: string[], options: O, most: number) {
+  const { values, positionals } = parseArgs({ args, allowPositionals: true, options });
+  const extra = positionals[most];
+  if (extra !== undefined) throw new Usage(`“${extra}” is one argument too many. See:  bin/holotonos help`);
+  return { values, positionals };
+}
+
+/** The text of a file or of standard input. */
+function textOf(file: string): string {
+  try {
+    return readFileSync(file === '-' ? 0 : file, 'utf8');
+  } catch (error) {
+    throw new Usage(whyUnread(file, error));
+  }
+}
+
+function whyUnread(file: string, error: unknown): string {
+  const { code, message } = error as NodeJS.ErrnoException;
+  if (code === 'ENOENT') return `There is no file ${file}.`;
+  if (code === 'EISDIR') return `${file} is a folder. Name a file with one JSON document.`;
+  if (code === 'EACCES') return `${file} may not be read by this user.`;
+  return `${file} could not be read: ${message}`;
+}
 
 const exitCodes: Record<SolverResult['status'], number> = {
   'solved': 0,
@@ -30,6 +64,9 @@ async function write(text: string): Promise<void> {
 
 async function solveLines(name: string, file: string): Promise<number> {
   const input = file === '-' ? process.stdin : createReadStream(file);
+  // Opened first: a reader of lines never hears that there was no file.
+  if (input !== process.stdin)
+    await once(input, 'open').catch((error: unknown) => Promise.reject(new Usage(whyUnread(file, error))));
   let batch = '';
   for await (const line of createInterface({ input, crlfDelay: Infinity })) {
     if (line.trim() === '') continue;
@@ -45,64 +82,75 @@ async function solveLines(name: string, file: string): Promise<number> {
 }
 
 async function solve(args: string[]): Promise<number> {
-  const { values, positionals } = parseArgs({
-    args,
-    allowPositionals: true,
-    options: { list: { type: 'boolean' }, lines: { type: 'boolean' } },
-  });
-  if (values.list) {
-    await write(`${[...solvers.keys()].join('\n')}\n`);
-    return 0;
-  }
+  const { values, positionals } = read(args, { list: { type: 'boolean' }, lines: { type: 'boolean' } }, 2);
+  if (values.list) return list([...solvers.keys()]);
   const [name = '', file = '-'] = positionals;
   if (!solvers.has(name)) {
     console.error(JSON.stringify({ error: 'unknown-solver' }));
     return 2;
   }
   if (values.lines) return solveLines(name, file);
-  const result = runSolverOnText(name, readFileSync(file === '-' ? 0 : file, 'utf8'));
+  const result = runSolverOnText(name, textOf(file));
   if (result.status === 'solved') await write(`${document(result)}\n`);
   else console.error(document(result));
   return exitCodes[result.status];
 }
 
-async function schema([name = '']: string[]): Promise<number> {
-  const solver = solvers.get(name);
-  if (!solver) {
-    console.error(JSON.stringify({ error: 'unknown-solver' }));
-    return 2;
-  }
-  const dialect = 'https://json-schema.org/draft/2020-12/schema';
-  const both = { input: { $schema: dialect, ...solver.input }, output: { $schema: dialect, ...solver.output } };
-  await write(`${JSON.stringify(both, null, 2)}\n`);
+async function list(names: readonly string[]): Promise<number> {
+  await write(`${names.join('\n')}\n`);
   return 0;
 }
 
-/** Where bin/start puts the page of the stand-ins unless told otherwise. */
-const usualPagePort = '4651';
+async function schema(args: string[]): Promise<number> {
+  const { values, positionals } = read(args, { list: { type: 'boolean' } }, 1);
+  const names = [...solvers.keys(), ...Object.keys(publishedSchemas)];
+  if (values.list) return list(names);
+  const [name = ''] = positionals;
+  const published = Object.hasOwn(publishedSchemas, name) ? publishedSchemas[name] : undefined;
+  const solver = solvers.get(name);
+  if (!solver && !published) {
+    const message = `There is no schema “${name}”. There are: ${names.join(', ')}.`;
+    console.error(JSON.stringify({ error: 'unknown-solver', message }));
+    return 2;
+  }
+  const dialect = 'https://json-schema.org/draft/2020-12/schema';
+  const found = solver
+    ? { input: { $schema: dialect, ...solver.input }, output: { $schema: dialect, ...solver.output } }
+    : published;
+  await write(`${JSON.stringify(found, null, 2)}\n`);
+  return 0;
+}
 
 async function gauge(args: string[]): Promise<number> {
-  const { values, positionals } = parseArgs({
+  const { values, positionals } = read(
     args,
-    allowPositionals: true,
-    options: { value: { type: 'string' }, port: { type: 'string', default: usualPagePort } },
-  });
+    { value: { type: 'string' }, port: { type: 'string', default: usualPagePort } },
+    2,
+  );
   const [act = 'list', name = ''] = positionals;
+  if (!/^\d{1,5}$/.test(values.port) || Number(values.port) < 1 || Number(values.port) > 65535)
+    throw new Usage(`“${values.port}” is not a port. Give that of the gauges’ page, such as ${usualPagePort}.`);
+  const acts = ['list', 'send', 'unplug', 'garbage', 'flood'];
+  if (!acts.includes(act)) throw new Usage(`A gauge cannot be asked to “${act}”. It knows: ${acts.join(', ')}.`);
+  if (act === 'list' && name !== '') throw new Usage(`“${name}” is one argument too many: list shows them all.`);
+  if (act !== 'list' && name === '') throw new Usage(`Name the gauge. bin/holotonos gauge list shows them.`);
   const address = `http://127.0.0.1:${values.port}`;
-  const ask = async (path: string, init?: RequestInit) => {
+  const ask = async (path: string, init?: RequestInit): Promise<{ ok: boolean; body: unknown }> => {
     try {
-      return await fetch(`${address}${path}`, init);
+      const response = await fetch(`${address}${path}`, init);
+      return { ok: response.ok, body: await response.json() };
     } catch {
-      throw new Error(
-        `No stand-in gauges answer at ${address}. Start them with bin/start, or name their page with --port.`,
+      throw new Usage(
+        `No stand-in gauges answer at ${address}. Start them with bin/start, or name with --port the port of their page, which bin/start prints (51 above that of the bench).`,
       );
     }
   };
   if (act === 'list') {
-    const state = (await (await ask('/state')).json()) as {
+    const state = (await ask('/state')).body as {
       aim: { ticket: string; point: { part: string; measure: string } } | null;
       gauges: { gauge: string; name: string; fits: boolean; plugged: boolean }[];
     };
+    if (!Array.isArray(state.gauges)) throw new Usage(`What answers at ${address} is not the page of the gauges.`);
     const asked = state.aim && `${state.aim.point.measure} of ${state.aim.point.part} on ${state.aim.ticket}`;
     await write(`The bench asks for ${asked ?? 'nothing yet'}.\n`);
     for (const each of state.gauges)
@@ -111,20 +159,21 @@ async function gauge(args: string[]): Promise<number> {
       );
     return 0;
   }
-  if (!['send', 'unplug', 'garbage', 'flood'].includes(act)) throw new Error(help);
   const body = JSON.stringify({ gauge: name, action: act, ...(values.value !== undefined && { value: values.value }) });
   const response = await ask('/press', { method: 'POST', body });
-  const answer = (await response.json()) as { said?: string; message?: string };
-  if (!response.ok) throw new Error(answer.message ?? 'It was refused.');
+  const answer = response.body as { said?: string; message?: string };
+  if (!response.ok) throw new Usage(answer.message ?? 'It was refused.');
   await write(`${answer.said}\n`);
   return 0;
 }
 
 /** Runs the command line and resolves to its exit code. */
 export async function main([command = 'help', ...rest]: string[]): Promise<number> {
-  // Whoever reads our output may stop before the end; that is not a fault.
-  process.stdout.on('error', (error: NodeJS.ErrnoException) => process.exit(error.code === 'EPIPE' ? 0 : 1));
   try {
+    if (command === 'list') {
+      read(rest, {}, 0);
+      return await list([...solvers.keys()]);
+    }
     if (command === 'solve') return await solve(rest);
     if (command === 'schema') return await schema(rest);
     if (command === 'gauge') return await gauge(rest);
@@ -132,6 +181,7 @@ export async function main([command = 'help', ...rest]: string[]): Promise<numbe
     console.error((error as Error).message);
     return 2;
   }
+  if (command !== 'help' && command !== '--help') console.error(`There is no command “${command}”.\n`);
   (command === 'help' || command === '--help' ? console.log : console.error)(help);
   return command === 'help' || command === '--help' ? 0 : 2;
 }

@@ -1,13 +1,24 @@
 import { spawn } from 'node:child_process';
 import { closeSync, openSync } from 'node:fs';
 import { join } from 'node:path';
-import { leftRunning } from './leftRunning.mjs';
 import { dataDir, root } from './paths.mjs';
-import { isAlive, pause } from './run.mjs';
+import { endProcesses, leftRunning, stampOf } from './processes.mjs';
+import { pause } from './run.mjs';
 
-const standIns = leftRunning('gauges', 'gauges/src/main.ts');
-/** Ends the stand-ins this checkout started. Says whether there were any. */
-export const stopGauges = standIns.stop;
+const running = () =>
+  leftRunning('gauges', root).map(({ pid, env }) => ({
+    pid,
+    linePort: Number(env.HOLOTONOS_PORT),
+    pagePort: Number(env.HOLOTONOS_PORT) + 1,
+  }));
+
+/** Ends the stand-ins this checkout started, all of them or those that send lines at one port. Says whether there were any. */
+export const stopGauges = (linePort = null) =>
+  endProcesses(
+    running()
+      .filter((each) => linePort === null || each.linePort === linePort)
+      .map(({ pid }) => pid),
+  );
 
 const answers = async (pagePort) => {
   try {
@@ -23,22 +34,25 @@ const answers = async (pagePort) => {
  */
 export async function startGauges(port) {
   const [linePort, pagePort] = [port + 50, port + 51];
-  const before = standIns.running();
-  if (before?.linePort === linePort && (await answers(pagePort))) return before;
-  if (before) await stopGauges();
+  const before = running().find((each) => each.linePort === linePort);
+  if (before && (await answers(pagePort))) return before;
+  if (before) await stopGauges(linePort);
   const out = openSync(join(dataDir, 'gauges.log'), 'a');
   const child = spawn(
     process.execPath,
     ['--import', 'tsx', join(root, 'gauges/src/main.ts'), String(linePort), String(pagePort)],
-    { cwd: root, detached: true, stdio: ['ignore', out, out] },
+    {
+      cwd: root,
+      env: { ...process.env, HOLOTONOS_PART: 'gauges', HOLOTONOS_PORT: String(linePort) },
+      detached: true,
+      stdio: ['ignore', out, out],
+    },
   );
   closeSync(out);
   child.unref();
-  for (let tries = 0; tries < 200 && isAlive(child.pid) && child.exitCode === null; tries += 1) {
+  for (let tries = 0; tries < 200 && stampOf(child.pid) !== null && child.exitCode === null; tries += 1) {
     if (await answers(pagePort)) {
-      const started = { pid: child.pid, linePort, pagePort };
-      standIns.remember(started);
-      return started;
+      return { pid: child.pid, linePort, pagePort };
     }
     await pause(100);
   }

@@ -1,6 +1,8 @@
 export function freePort(): Promise<number>;
 export function portIsFree(port: number): Promise<boolean>;
+export function programs(): string | null;
 export interface Cluster {
+  folder(): string;
   start(say?: (text: string) => void): Promise<string>;
   stop(): boolean;
   crash(): Promise<void>;

@@ -3,38 +3,60 @@ import { spawn, spawnSync } from 'node:child_process';
 /** An end that a person can do something about: the message says what happened and what to do. */
 export class Plain extends Error {}
 
+/** Throws Plain with `failure` and the last lines of a command that did not end well; else gives its output. */
+function outcome(command, args, failure, { error, status, output, stdout }) {
+  if (error?.code === 'ENOENT') throw new Plain(`${failure ?? 'A program is missing'}: ${command} is not installed.`);
+  if (status === 0) return stdout;
+  if (/ENOSPC|No space left on device/i.test(output)) {
+    throw new Plain('The disk is full. Free some space (about 2 GB are needed) and run this again; nothing is lost.');
+  }
+  const tail = output.trim().split('\n').slice(-12).join('\n');
+  throw new Plain(`${failure ?? `${command} ${args[0] ?? ''} failed`}.\n${tail}`);
+}
+
 /** Runs a command to its end and returns its output; throws Plain with `failure` and the last lines when it fails. */
 export function run(command, args, { failure, ...options } = {}) {
   const done = spawnSync(command, args, { encoding: 'utf8', maxBuffer: 64 * 1024 * 1024, ...options });
-  if (done.error?.code === 'ENOENT')
-    throw new Plain(`${failure ?? 'A program is missing'}: ${command} is not installed.`);
-  if (done.status !== 0) {
-    const output = `${done.stdout ?? ''}${done.stderr ?? ''}${done.error?.message ?? ''}`;
-    if (/ENOSPC|No space left on device/i.test(output)) {
-      throw new Plain('The disk is full. Free some space (about 2 GB are needed) and run this again; nothing is lost.');
-    }
-    const tail = output.trim().split('\n').slice(-12).join('\n');
-    throw new Plain(`${failure ?? `${command} ${args[0] ?? ''} failed`}.\n${tail}`);
-  }
-  return done.stdout ?? '';
+  const stdout = done.stdout ?? '';
+  const output = `${stdout}${done.stderr ?? ''}${done.error?.message ?? ''}`;
+  return outcome(command, args, failure, { error: done.error, status: done.status, output, stdout });
 }
 
-/** Runs a command with its output shown; resolves to its exit code. */
-export function show(command, args, options = {}) {
-  return new Promise((resolve) => {
-    const child = spawn(command, args, { stdio: ['ignore', 'inherit', 'inherit'], ...options });
-    child.on('error', () => resolve(127));
-    child.on('exit', (code, signal) => resolve(signal ? 128 : (code ?? 1)));
+/** As `run`, while other work goes on. */
+export function runBeside(command, args, { failure, ...options } = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], ...options });
+    let stdout = '';
+    let output = '';
+    child.stdout.on('data', (piece) => {
+      stdout += piece;
+      output += piece;
+    });
+    child.stderr.on('data', (piece) => (output += piece));
+    const settle = (end) => {
+      try {
+        resolve(outcome(command, args, failure, { output, stdout, ...end }));
+      } catch (error) {
+        reject(error);
+      }
+    };
+    child.on('error', (error) => settle({ error, status: null }));
+    child.on('close', (status) => settle({ status }));
   });
 }
 
-export const isAlive = (pid) => {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch (error) {
-    return error.code === 'EPERM';
-  }
-};
+/** Runs a command and shows its output in one piece when it has ended, so that two at once do not mix their lines. */
+export function showAtOnce(command, args, options = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], ...options });
+    const pieces = [];
+    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (piece) => pieces.push(piece));
+    child.on('error', () => resolve(127));
+    child.on('close', (code, signal) => {
+      process.stdout.write(Buffer.concat(pieces));
+      resolve(signal ? 128 : (code ?? 1));
+    });
+  });
+}
 
 export const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms));

@@ -1,0 +1,1 @@
+export function stages(print?: (line: string) => void, clock?: () => number): (text: string) => void;

@@ -1,0 +1,1 @@
+export function takeLock(folder: string): () => void;

@@ -1,0 +1,226 @@
+// Everything that must hold. Checks that do not need each other run side by side, one lane a core.
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
+import { join } from 'node:path';
+import { ensureBuilt, isBuilt } from './app.mjs';
+import { ensureDebianPackage, ensureGenerated, ensureNodePackages, hasNodePackages } from './install.mjs';
+import { dataDir, root } from './paths.mjs';
+import { cluster, programs } from './postgres.mjs';
+import { preflight } from './preflight.mjs';
+import { Plain, showAtOnce } from './run.mjs';
+import { stages } from './stages.mjs';
+
+const bin = (name) => join(root, 'node_modules/.bin', name);
+const nodeOptions = '--experimental-vm-modules --disable-warning=ExperimentalWarning';
+const chromiums = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
+const chromium = () => process.env.CHROMIUM ?? chromiums.find(existsSync);
+
+/** Zones the clock’s tests are run in: the first lies behind the day of UTC, the last half an hour off everybody. */
+const zones = ['America/New_York', 'UTC', 'Asia/Kolkata'];
+
+/** Each check by name, in the order they are told. */
+export const checks = [
+  'types',
+  'lint',
+  'format',
+  'imports',
+  'schemas',
+  'core',
+  'clock',
+  'gauges',
+  'web',
+  'cli',
+  'store',
+  'browser',
+];
+
+export const help = `bin/test [check …]
+
+Runs the named checks, or all:  ${checks.join(' ')}
+Installs what is missing. The last line says how many tests passed and failed.`;
+
+/**
+ * What is to be run, from the arguments.
+ *
+ * @throws Plain for a name that is none
+ */
+export function chosenChecks(args) {
+  const strange = args.filter((name) => !checks.includes(name));
+  if (strange.length > 0)
+    throw new Plain(`There is no check “${strange.join('”, “')}”. There are: ${checks.join(', ')}.`);
+  return new Set(args.length > 0 ? args : checks);
+}
+
+/** Counts of one Jest report; a suite that could not run, and a run of no test, are failures. */
+export function countsOf(report, code) {
+  if (!report) return { passed: 0, failed: 1 };
+  const { numPassedTests: passed, numFailedTests, numRuntimeErrorTestSuites: broken } = report;
+  const failed = numFailedTests + broken;
+  return { passed, failed: failed === 0 && (code !== 0 || passed === 0) ? 1 : failed };
+}
+
+/** The closing line, true for whatever was run: nothing run is a failure too. */
+export function closing(tally, broke) {
+  const sum = (key) => tally.reduce((total, row) => total + row[key], 0);
+  const passed = sum('passed');
+  const failed = sum('failed') + (broke || (passed === 0 && sum('failed') === 0) ? 1 : 0);
+  return { line: `${passed} passed, ${failed} failed`, code: failed > 0 ? 1 : 0 };
+}
+
+/** Runs tasks in their order, so many at once. */
+async function side(tasks, lanes) {
+  const queue = [...tasks];
+  const lane = async () => {
+    for (let next = queue.shift(); next; next = queue.shift()) await next();
+  };
+  await Promise.all(Array.from({ length: lanes }, lane));
+}
+
+async function runAll(wants, tally) {
+  const say = stages();
+  const needsServer = wants.has('store') || wants.has('browser') || wants.has('cli');
+  say(
+    preflight({
+      builds: wants.has('browser') && (!hasNodePackages() || !isBuilt()),
+      debian: {
+        ...(needsServer && { postgresql: () => programs() !== null }),
+        ...(wants.has('browser') && { chromium: () => Boolean(chromium()) }),
+      },
+    }),
+  );
+  ensureNodePackages(say);
+  if (wants.has('browser')) ensureDebianPackage('chromium', () => Boolean(chromium()), say);
+  ensureGenerated();
+
+  const timed = async (name, work) => {
+    const begun = performance.now();
+    const counts = await work();
+    const seconds = Math.round((performance.now() - begun) / 1000);
+    tally.push({ name, ...counts, seconds });
+    say(`${name}: ${counts.passed} passed, ${counts.failed} failed, ${seconds} s`);
+  };
+  /** A check is one test: it passes or it does not. */
+  const check = (name, command, args) => () =>
+    timed(name, async () => {
+      const code = await showAtOnce(command, args, { cwd: root });
+      return { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 };
+    });
+  /** A Jest project; counts come from its own report. */
+  const jest =
+    (name, { env = {}, args = [], project = name } = {}) =>
+    () =>
+      timed(name, async () => {
+        const report = join(dataDir, `jest-${name.replace('/', '-')}.json`);
+        rmSync(report, { force: true });
+        const code = await showAtOnce(
+          bin('jest'),
+          ['--selectProjects', project, '--json', `--outputFile=${report}`, '--silent', ...args],
+          {
+            cwd: root,
+            env: { ...process.env, NODE_OPTIONS: nodeOptions, ...env },
+            stdio: ['ignore', 'ignore', 'pipe'],
+          },
+        );
+        return countsOf(existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : null, code);
+      });
+
+  const server = cluster('test-postgres', { throwAway: true });
+  try {
+    const address = needsServer ? await server.start(say) : '';
+    const env = { HOLOTONOS_TEST_SERVER: address, CHROMIUM: chromium() ?? '' };
+    const own = (name, task) => (wants.has(name) ? [task] : []);
+    const depcruise = [
+      '--config',
+      '.dependency-cruiser.cjs',
+      'core/src',
+      'store/src',
+      'gauges/src',
+      'web/src',
+      'bin/lib',
+    ];
+    const built = join(dataDir, 'eslint');
+    mkdirSync(built, { recursive: true });
+    // The long ones first, so that the lanes end together; one worker each, for each lane is a core.
+    const single = ['--maxWorkers=1'];
+    await side(
+      [
+        ...own('browser', () => ensureBuilt(say)),
+        ...own('core', jest('core', { args: single })),
+        ...own('types', check('types', process.execPath, [join(root, 'scripts/typecheck.mjs')])),
+        ...own(
+          'lint',
+          check('lint', bin('eslint'), [
+            '.',
+            '--max-warnings',
+            '0',
+            '--cache',
+            '--cache-location',
+            `${built}/`,
+            '--cache-strategy',
+            'content',
+          ]),
+        ),
+        ...own('store', jest('store', { env, args: single })),
+        ...own('web', jest('web', { args: single })),
+        ...own('cli', jest('cli', { env, args: single })),
+        ...own('gauges', jest('gauges', { args: single })),
+        ...own('imports', check('imports', bin('depcruise'), depcruise)),
+        ...own(
+          'format',
+          check('format', bin('prettier'), [
+            '--check',
+            '--log-level',
+            'warn',
+            '--cache',
+            '--cache-location',
+            join(built, 'prettier'),
+            '.',
+          ]),
+        ),
+        ...own(
+          'schemas',
+          check('schemas', process.execPath, ['--import', 'tsx', join(root, 'scripts/publish-schemas.ts'), '--check']),
+        ),
+        ...zones.flatMap((zone) =>
+          own('clock', jest(`clock/${zone.split('/').at(-1)}`, { project: 'clock', env: { TZ: zone }, args: single })),
+        ),
+      ],
+      Math.min(2, availableParallelism()),
+    );
+    // Alone, for what it asserts of speed; its files side by side, each on a database and a server of its own.
+    if (wants.has('browser'))
+      await jest('browser', { env, args: [`--maxWorkers=${Math.min(2, availableParallelism())}`] })();
+  } finally {
+    if (needsServer) server.destroy();
+  }
+}
+
+/** bin/test: resolves to its exit code. */
+export async function main(args) {
+  if (args.includes('--help') || args.includes('-h')) {
+    console.log(help);
+    return 0;
+  }
+  let wants;
+  try {
+    wants = chosenChecks(args);
+  } catch (error) {
+    console.error(`${error.message}\n\n${help}`);
+    return 2;
+  }
+  const tally = [];
+  let broke = false;
+  try {
+    await runAll(wants, tally);
+  } catch (error) {
+    broke = true;
+    console.error(error instanceof Plain ? error.message : error.stack);
+  }
+  console.log('\n== Counts');
+  tally.sort((a, b) => checks.indexOf(a.name.split('/')[0]) - checks.indexOf(b.name.split('/')[0]));
+  for (const { name, passed, failed, seconds } of tally)
+    console.log(`${name.padEnd(14)} passed ${passed}, failed ${failed}  (${seconds} s)`);
+  const { line, code } = closing(tally, broke);
+  console.log(`\n${line}`);
+  return code;
+}
