@@ -18,14 +18,36 @@ const shared = {
   },
 };
 
+/** Web's own address for its sources, and the guard against the browser that only a bundler understands. */
+const webNames = {
+  '^@/(.*)$': '<rootDir>/web/src/$1',
+  '^server-only$': '<rootDir>/web/tests/nothing.ts',
+};
+
+/** What depends on the clock of the machine is run in several zones, on its own. */
+const clock = '\\.clock\\.test\\.tsx?$';
+const ordinary = { ...shared, testPathIgnorePatterns: ['/node_modules/', clock] };
+
 const config = {
   projects: [
-    { ...shared, displayName: 'core', roots: ['<rootDir>/core'] },
-    { ...shared, displayName: 'store', roots: ['<rootDir>/store'] },
-    { ...shared, displayName: 'gauges', roots: ['<rootDir>/gauges'] },
-    { ...shared, displayName: 'web', roots: ['<rootDir>/web/src'] },
-    { ...shared, displayName: 'cli', roots: ['<rootDir>/bin'] },
-    { ...shared, displayName: 'browser', roots: ['<rootDir>/web/e2e'] },
+    { ...ordinary, displayName: 'core', roots: ['<rootDir>/core'] },
+    { ...ordinary, displayName: 'store', roots: ['<rootDir>/store'] },
+    { ...ordinary, displayName: 'gauges', roots: ['<rootDir>/gauges'] },
+    {
+      ...ordinary,
+      displayName: 'web',
+      roots: ['<rootDir>/web/src', '<rootDir>/web/tests'],
+      moduleNameMapper: webNames,
+    },
+    { ...ordinary, displayName: 'cli', roots: ['<rootDir>/bin'] },
+    {
+      ...shared,
+      displayName: 'clock',
+      roots: ['<rootDir>/core', '<rootDir>/store', '<rootDir>/web/src'],
+      testRegex: clock,
+      moduleNameMapper: webNames,
+    },
+    { ...ordinary, displayName: 'browser', roots: ['<rootDir>/web/e2e'] },
   ],
 };
 

@@ -1,6 +1,16 @@
 /** Creates the database if asked, migrates it and loads the demo into an empty one. Says plainly what is wrong. */
+import { randomUUID } from 'node:crypto';
 import { join, resolve } from 'node:path';
-import { loadDemo, migrateDatabase, NewerDatabase, openStore, sqlState } from '@holotonos/store';
+import {
+  loadDemo,
+  machineZone,
+  migrateDatabase,
+  NewerDatabase,
+  openStore,
+  settleZone,
+  shopState,
+  sqlState,
+} from '@holotonos/store';
 import pg from 'pg';
 
 const url = process.env.DATABASE_URL ?? '';
@@ -49,14 +59,16 @@ try {
     });
   if (wants.has('--create')) await createIfMissing();
   await migrateDatabase(url, join(migrations));
-  if (!wants.has('--empty')) {
-    const store = openStore(url, 1);
-    try {
-      const written = await loadDemo(store.db);
-      if (written > 0) console.log(`Loaded the demo: ${written} tickets.`);
-    } finally {
-      await store.close();
-    }
+  const store = openStore(url, 1);
+  try {
+    const written = wants.has('--empty') ? 0 : await loadDemo(store.db);
+    if (written > 0) console.log(`Loaded the demo: ${written} tickets.`);
+    await settleZone(store.db, machineZone(), new Date().toISOString(), randomUUID);
+    console.log(
+      `Times are those of ${(await shopState(store.db)).hours.timeZone}; the shop's hours say so and can say otherwise.`,
+    );
+  } finally {
+    await store.close();
   }
 } catch (error) {
   const { plain } = error as { plain?: string };

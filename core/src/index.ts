@@ -1,4 +1,6 @@
 export * from './vocabulary';
+export * from './clock';
+export * from './ids';
 export * from './units';
 export * from './metrology';
 export * from './instruments';

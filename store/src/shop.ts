@@ -2,6 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import {
   foldShop,
   shopEntryProblems,
+  usualHours,
   type NewShopEntry,
   type Problem,
   type ShopEntry,
@@ -18,6 +19,23 @@ const toEntry = ({ id, seq, kind, body, author, benchTime }: typeof shopEntries.
 export async function shopState(db: Database): Promise<ShopState> {
   const rows = await db.select().from(shopEntries).orderBy(asc(shopEntries.seq));
   return foldShop(rows.map(toEntry));
+}
+
+/**
+ * Gives a shop that has written down no hours yet the time zone of its machine. Says whether it did.
+ *
+ * @param mintId makes the id of the entry
+ */
+export async function settleZone(db: Database, timeZone: string, now: string, mintId: () => string): Promise<boolean> {
+  const [known] = await db
+    .select({ seq: shopEntries.seq })
+    .from(shopEntries)
+    .where(eq(shopEntries.kind, 'hours'))
+    .limit(1);
+  if (known || timeZone === usualHours.timeZone) return false;
+  const body = { ...usualHours, timeZone };
+  const entry = { id: mintId(), kind: 'hours' as const, body, author: 'first start', benchTime: now };
+  return (await appendShopEntry(db, entry)).status === 'stored';
 }
 
 export type ShopAppended =

@@ -145,7 +145,13 @@ describe('clocks', () => {
     return job;
   };
   const clocks = (job: TestJob) =>
-    runningClocks(job.state, new Map([['dress-rim:e', 'Level the rim: E']]), new Map([['dress-rim:e', 35]]), job.now);
+    runningClocks(
+      job.state,
+      new Map([['dress-rim:e', 'Level the rim: E']]),
+      new Map([['dress-rim:e', 35]]),
+      job.now,
+      'UTC',
+    );
   test('run, pause, go on, and stop with the step', () => {
     const job = started();
     job.minute = 10;

@@ -1,4 +1,4 @@
-import { TZDate } from '@date-fns/tz';
+import { lastMinuteOf } from '../clock';
 import { workedAt, type JobState } from '../logbook';
 import { chainBetween, chainWords, isOpenStep, type Edge, type JobPlan, type Step } from '../plan';
 import {
@@ -46,12 +46,6 @@ export const splitTask = (id: string): { ticket: string; operation: string } => 
   const at = id.indexOf('/');
   return { ticket: id.slice(0, at), operation: id.slice(at + 1) };
 };
-
-/** The last minute of a day in the shop's own time. */
-function endOfDay(date: string, timeZone: string): string {
-  const [year = 0, month = 1, day = 1] = date.split('-').map(Number);
-  return new Date(new TZDate(year, month - 1, day, 23, 59, timeZone).getTime()).toISOString();
-}
 
 /** The steps that have to be behind a step before it can start: those still open, through whatever is done already. */
 function openBefore(step: Step, byId: ReadonlyMap<string, Step>, counts: (step: Step) => boolean): string[] {
@@ -134,7 +128,11 @@ export function benchQuestion(jobs: readonly BenchJob[], shop: ShopState, now: s
       mine.push(id);
     }
     if (mine.length > 0)
-      tickets.push({ id: ticket, tasks: mine, dueBy: dueBy === null ? null : endOfDay(dueBy, shop.hours.timeZone) });
+      tickets.push({
+        id: ticket,
+        tasks: mine,
+        dueBy: dueBy === null ? null : lastMinuteOf(dueBy, shop.hours.timeZone),
+      });
   }
   const edges = edgesOf([...tasks.values()]);
   for (const { first, second } of liveOrders(shop.benchOrder, told)) {

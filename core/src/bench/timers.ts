@@ -1,3 +1,4 @@
+import { dayIn } from '../clock';
 import { workedAt, type JobState } from '../logbook';
 
 /** A clock that runs on a step. */
@@ -20,6 +21,7 @@ const longestSitting = 300;
  * The clocks that run in a job. One is called forgotten when it has run through a night, longer than anybody sits, or
  * three times the longest time of its step.
  *
+ * @param zone the time zone of the shop, whose nights count
  * @param highMinutes the longest time each step should take, by operation id
  */
 export function runningClocks(
@@ -27,6 +29,7 @@ export function runningClocks(
   titles: ReadonlyMap<string, string>,
   highMinutes: ReadonlyMap<string, number>,
   now: string,
+  zone: string,
 ): RunningClock[] {
   return [...state.operations.values()].flatMap((operation) => {
     if (operation.status !== 'started' || operation.runningSince === null) return [];
@@ -34,7 +37,7 @@ export function runningClocks(
     const minutes = workedAt(operation, now);
     const sitting = (Date.parse(now) - Date.parse(since)) / 60_000;
     const most = Math.min(longestSitting, forgottenAfter * (highMinutes.get(operation.operation) ?? longestSitting));
-    const forgotten = sitting > most || since.slice(0, 10) !== now.slice(0, 10);
+    const forgotten = sitting > most || dayIn(since, zone) !== dayIn(now, zone);
     return [
       {
         operation: operation.operation,

@@ -1,3 +1,4 @@
+import { isTimeZone } from '../clock';
 import type { Problem, Solver } from '../solvers/contract';
 import {
   scheduleInput,
@@ -8,15 +9,6 @@ import {
   type ScheduleWeek,
 } from './schedule.schema';
 import { solveSchedule } from './solveSchedule';
-
-/** Is this a time zone the runtime knows? */
-export function isTimeZone(timeZone: string): boolean {
-  try {
-    return Boolean(new Intl.DateTimeFormat('en', { timeZone }));
-  } catch {
-    return false;
-  }
-}
 
 /** Spans of a week that do not run from early to late. */
 export const weekProblems = (week: ScheduleWeek, path: string): Problem[] =>

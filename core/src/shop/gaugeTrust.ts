@@ -1,20 +1,19 @@
+import { dayIn, dayText, daysBetween, monthsAfter } from '../clock';
 import type { ReadingState } from '../logbook';
 import type { KeptGauge, ShopState } from './shopState';
 
-const dayMs = 86_400_000;
-
 /** The day a calibration runs out, ISO; null when none was ever written down. */
-export function calibrationDue({ calibratedOn, calibrateEvery }: KeptGauge): string | null {
-  if (calibratedOn === null) return null;
-  const due = new Date(`${calibratedOn}T00:00:00Z`);
-  due.setUTCMonth(due.getUTCMonth() + calibrateEvery);
-  return due.toISOString().slice(0, 10);
-}
+export const calibrationDue = ({ calibratedOn, calibrateEvery }: KeptGauge): string | null =>
+  calibratedOn === null ? null : monthsAfter(calibratedOn, calibrateEvery);
 
-/** Is the calibration of this gauge out of date at a moment, ISO? A gauge without a date is not called overdue. */
-export const isOverdue = (gauge: KeptGauge, at: string): boolean => {
+/**
+ * Is the calibration of this gauge out of date at a moment, ISO? A gauge without a date is not called overdue.
+ *
+ * @param zone the time zone of the shop: it is good to the end of its last day there
+ */
+export const isOverdue = (gauge: KeptGauge, at: string, zone: string): boolean => {
   const due = calibrationDue(gauge);
-  return due !== null && at.slice(0, 10) > due;
+  return due !== null && dayIn(at, zone) > due;
 };
 
 /** Between two looks at zero a gauge moved by more than it may: what it read in between is in doubt. */
@@ -46,7 +45,9 @@ export function gaugeWarnings(shop: ShopState, gaugeId: string, now: string): st
   const gauge = shop.gauges.find(({ id }) => id === gaugeId);
   if (!gauge) return [];
   const says: string[] = [];
-  if (isOverdue(gauge, now)) says.push(`${gauge.name}: calibration ran out on ${calibrationDue(gauge)}.`);
+  const zone = shop.hours.timeZone;
+  if (isOverdue(gauge, now, zone))
+    says.push(`${gauge.name}: calibration ran out on ${dayText(calibrationDue(gauge) ?? '', zone)}.`);
   const last = shop.checks.filter(({ gauge: of }) => of === gaugeId).at(-1);
   if (last && Math.abs(last.shows) > Math.max(gauge.maxPermissibleError, gauge.resolution))
     says.push(`${gauge.name} showed ${last.shows} at zero at its last check: set it before reading.`);
@@ -66,13 +67,14 @@ export function readingDoubts(shop: ShopState, readings: readonly ReadingState[]
       );
     }
     const kept = shop.gauges.find(({ id }) => id === gauge.id);
-    if (kept && isOverdue(kept, benchTime)) says.add(`${gauge.name} was past its calibration when these were read.`);
+    if (kept && isOverdue(kept, benchTime, shop.hours.timeZone))
+      says.add(`${gauge.name} was past its calibration when these were read.`);
   }
   return [...says];
 }
 
-/** Days until a calibration runs out; negative when it has. Null without a date. */
-export function daysToCalibration(gauge: KeptGauge, now: string): number | null {
+/** Days until a calibration runs out by the shop's own calendar; negative when it has. Null without a date. */
+export function daysToCalibration(gauge: KeptGauge, now: string, zone: string): number | null {
   const due = calibrationDue(gauge);
-  return due === null ? null : Math.round((Date.parse(due) - Date.parse(now.slice(0, 10))) / dayMs);
+  return due === null ? null : daysBetween(dayIn(now, zone), due);
 }

@@ -49,12 +49,16 @@ describe('the gauges of a shop', () => {
     const kept = foldShop([entry(1, 'gauge', gauge())]);
     const micrometer = kept.gauges.find(({ id }) => id === 'micrometer') as KeptGauge;
     expect(calibrationDue(micrometer)).toBe('2026-10-31');
-    expect(daysToCalibration(micrometer, '2026-11-23T10:00:00Z')).toBe(-23);
+    expect(daysToCalibration(micrometer, '2026-11-23T10:00:00Z', 'UTC')).toBe(-23);
     expect(gaugeWarnings(kept, 'micrometer', '2026-10-31T10:00:00Z')).toEqual([]);
-    expect(gaugeWarnings(kept, 'micrometer', '2026-11-01T10:00:00Z')[0]).toMatch(/ran out on 2026-10-31/);
+    expect(gaugeWarnings(kept, 'micrometer', '2026-11-01T10:00:00Z')[0]).toMatch(/ran out on 31 Oct 2026/);
+    // Good to the end of its last day where the shop is, not where the server is.
+    const inZone = (timeZone: string) => ({ ...kept, hours: { ...kept.hours, timeZone } });
+    expect(gaugeWarnings(inZone('Asia/Kolkata'), 'micrometer', '2026-10-31T20:00:00Z')).toHaveLength(1);
+    expect(gaugeWarnings(inZone('America/New_York'), 'micrometer', '2026-11-01T03:00:00Z')).toEqual([]);
     expect(gaugeWarnings(freshShop, 'micrometer', '2036-11-01T10:00:00Z')).toEqual([]);
     expect(gaugeWarnings(freshShop, 'no-such', '2036-11-01T10:00:00Z')).toEqual([]);
-    expect(daysToCalibration(freshShop.gauges[0] as KeptGauge, '2026-11-23')).toBeNull();
+    expect(daysToCalibration(freshShop.gauges[0] as KeptGauge, '2026-11-23', 'UTC')).toBeNull();
   });
   test('that show something at zero ask to be set', () => {
     const shop = foldShop([check(1, 0.02, '2026-11-23T08:00:00Z')]);

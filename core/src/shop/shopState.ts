@@ -1,6 +1,7 @@
 import { limitProblems } from '../logbook';
-import { isTimeZone, weekProblems } from '../schedule';
-import { tableProblems, tableWith } from '../plan';
+import { isTimeZone, worldZone } from '../clock';
+import { weekProblems } from '../schedule';
+import { shippedOperations, tableProblems, tableWith } from '../plan';
 import { gaugeTakes, shelfGauges, usualGauge, type ShelfGauge } from '../metrology';
 import type { Problem } from '../solvers/contract';
 import type { Measure } from '../vocabulary';
@@ -62,7 +63,7 @@ const weekday: [string, string][] = [
 ];
 /** Hours a shop keeps until it has said its own. */
 export const usualHours: ShopHours = {
-  timeZone: 'UTC',
+  timeZone: worldZone,
   week: { mon: weekday, tue: weekday, wed: weekday, thu: weekday, fri: weekday },
   closed: [],
   resources: { oven: 1, vice: 2 },
@@ -149,6 +150,8 @@ export const foldShop = (entries: readonly ShopEntry[]): ShopState =>
 function operationProblems({ id, work }: OwnOperation): Problem[] {
   const [low, likely, high] = work.minutes;
   const says = (path: string, message: string) => ({ path: `/body/work/${path}`, message });
+  if (shippedOperations.has(id))
+    return [{ path: '/body/id', message: `“${id}” is a step that ships: give this one another id` }];
   if (low > likely || likely > high) return [says('minutes', 'must rise from low over likely to high')];
   return tableProblems(tableWith([{ ...work, kind: id }]))
     .filter((message) => message.includes(`“${id}”`))

@@ -1,9 +1,9 @@
-import { chanceFrom, type NewShopEntry, type ShopEntryBody, type ShopEntryKind } from '@holotonos/core';
+import { chanceFrom, worldZone, type NewShopEntry, type ShopEntryBody, type ShopEntryKind } from '@holotonos/core';
 
 const seed = 4600;
 
-/** What the workshop of the demo keeps of its gauges, its people, hours and prices, and the practice it has for bands that march. */
-export function lanternLane(): NewShopEntry[] {
+/** What the workshop of the demo keeps of its gauges, its people, hours and prices, and the practice it has for bands that march; in the zone of the machine it is shown on. */
+export function lanternLane(timeZone = worldZone): NewShopEntry[] {
   const chance = chanceFrom(seed);
   const entry = <K extends ShopEntryKind>(kind: K, author: string, benchTime: string, body: ShopEntryBody<K>) =>
     ({ id: chance.uuid(), kind, author, benchTime, body }) as NewShopEntry;
@@ -82,7 +82,7 @@ export function lanternLane(): NewShopEntry[] {
     zero('bore-gauge', '2026-11-20T08:45:00.000Z', 0.015, 'Dropped on Thursday; set again'),
     zero('micrometer', '2026-11-23T08:40:00.000Z', 0.001),
     entry('hours', 'Ottoline Marsh', '2026-09-01T08:40:00.000Z', {
-      timeZone: 'UTC',
+      timeZone,
       week: {
         mon: [
           ['08:30', '12:30'],

@@ -3,10 +3,12 @@ import '@fontsource/barlow-condensed/500.css';
 import '@fontsource/barlow-condensed/600.css';
 import '@/styles/app.scss';
 import type { Metadata } from 'next';
+import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { BenchProvider } from '@/client/BenchContext';
 import { KeyHelpDialog } from '@/components/KeyHelpDialog';
 import { Masthead } from '@/components/Masthead';
+import { shopZone } from '@/server/jobs';
 
 export const metadata: Metadata = {
   title: { default: 'The bench · Holotonos', template: '%s · Holotonos' },
@@ -16,12 +18,14 @@ export const metadata: Metadata = {
 /** Puts the light on that this browser used last, before anything is drawn. */
 const lightScript = `try{if(localStorage.getItem('holotonos-light')==='leak')document.documentElement.dataset.bsTheme='dark'}catch{}`;
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  await connection();
+  const zone = await shopZone();
   return (
     <html lang="en-GB" data-bs-theme="light" suppressHydrationWarning>
       <body>
         <script dangerouslySetInnerHTML={{ __html: lightScript }} />
-        <BenchProvider>
+        <BenchProvider zone={zone}>
           <a className="skip" href="#main">
             Skip to the work
           </a>

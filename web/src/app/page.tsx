@@ -1,14 +1,14 @@
 import Link from 'next/link';
 import { connection } from 'next/server';
-import { practices, type BenchSummary, type PracticeName } from '@holotonos/core';
-import { dayText, momentText } from '@/client/words';
+import { clockWords, practices, type BenchSummary, type ClockWords, type PracticeName } from '@holotonos/core';
 import { Clocks, Today } from '@/bench/Today';
 import { GapFiller } from '@/bench/GapFiller';
 import { loadBench } from '@/server/jobs';
 
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
-function Ticket({ summary }: { summary: BenchSummary }) {
+function Ticket({ summary, when }: { summary: BenchSummary; when: ClockWords }) {
+  const { dayText, momentText } = when;
   const {
     ticket,
     instrument,
@@ -103,6 +103,7 @@ export default async function BenchPage() {
   const now = new Date().toISOString();
   const bench = await loadBench(now);
   const tickets = bench.summaries;
+  const when = clockWords(bench.shop.hours.timeZone);
   return (
     <main id="main" className="page page-wide">
       <div className="d-flex flex-wrap align-items-baseline gap-3 mb-3">
@@ -124,11 +125,11 @@ export default async function BenchPage() {
         <div className="split bench-split">
           <ol className="tickets">
             {tickets.map((summary) => (
-              <Ticket key={summary.ticket} summary={summary} />
+              <Ticket key={summary.ticket} summary={summary} when={when} />
             ))}
           </ol>
           <div>
-            <Clocks clocks={bench.clocks} />
+            <Clocks clocks={bench.clocks} when={when} />
             <GapFiller fits={bench.fits} />
             <Today bench={bench} now={now} />
           </div>

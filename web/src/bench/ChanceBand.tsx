@@ -1,7 +1,7 @@
 'use client';
 
 import type { TicketChance } from '@holotonos/core';
-import { shortDayText as dayText } from '@/client/words';
+import { useWhen } from '@/client/BenchContext';
 
 const minuteMs = 60_000;
 
@@ -10,6 +10,7 @@ const minuteMs = 60_000;
  * date; the words say the same.
  */
 export function ChanceBand({ chance, start, dueBy }: { chance: TicketChance; start: string; dueBy: string | null }) {
+  const { shortDayText: dayText } = useWhen();
   const day = (minutes: number) => dayText(new Date(Date.parse(start) + minutes * minuteMs).toISOString());
   const { due } = chance;
   const end = Math.max(chance.p90, due ?? 0, 1) * 1.05;

@@ -1,12 +1,20 @@
-import { splitTask, stretchesOf, type RunningClock, type Stretch } from '@holotonos/core';
+import {
+  clockWords,
+  splitTask,
+  stretchesOf,
+  weekdayText,
+  type ClockWords,
+  type RunningClock,
+  type Stretch,
+} from '@holotonos/core';
 import Link from 'next/link';
-import { dayIn, minutesText, momentText, timeIn, weekdayText } from '@/client/words';
+import { minutesText } from '@/client/words';
 import type { Bench } from '@/server/jobs';
 
 const shown = 8;
 
 /** Clocks that run, those somebody forgot first of all. */
-export function Clocks({ clocks }: { clocks: readonly (RunningClock & { ticket: string })[] }) {
+export function Clocks({ clocks, when }: { clocks: readonly (RunningClock & { ticket: string })[]; when: ClockWords }) {
   if (clocks.length === 0) return null;
   return (
     <section className={`say mb-3 ${clocks.some(({ forgotten }) => forgotten) ? 'attention' : ''}`} aria-label="Clocks">
@@ -17,7 +25,7 @@ export function Clocks({ clocks }: { clocks: readonly (RunningClock & { ticket: 
               {ticket}: {title}
             </Link>{' '}
             {forgotten
-              ? `The clock of ${author} has run since ${momentText(since)}. Forgotten? Set it right on the card.`
+              ? `The clock of ${author} has run since ${when.momentText(since)}. Forgotten? Set it right on the card.`
               : `in hand, ${author}, ${minutesText(minutes)} so far`}
           </li>
         ))}
@@ -36,15 +44,15 @@ export function Today({ bench, now }: { bench: Bench; now: string }) {
       </p>
     );
   }
-  const zone = question.input.calendar?.timeZone ?? 'UTC';
+  const { dayOf, momentText, timeText } = clockWords(shop.hours.timeZone);
   const stretches = stretchesOf(question, schedule);
   const work = stretches.filter(({ kind }) => kind === 'work');
   const firstDay = work.reduce<string | null>((day, { from }) => {
-    const here = dayIn(from, zone);
+    const here = dayOf(from);
     return day === null || here < day ? here : day;
   }, null);
-  const today = dayIn(now, zone);
-  const coming = work.filter(({ from }) => dayIn(from, zone) === firstDay).sort((a, b) => a.from.localeCompare(b.from));
+  const today = dayOf(now);
+  const coming = work.filter(({ from }) => dayOf(from) === firstDay).sort((a, b) => a.from.localeCompare(b.from));
   const curing = stretches.filter(
     ({ task, kind, from }) => kind === 'cure' && from <= now && question.tasks[task]?.status === 'curing',
   );
@@ -54,7 +62,7 @@ export function Today({ bench, now }: { bench: Bench; now: string }) {
     return (
       <li key={`${task} ${from}`} className="mb-1">
         <span className="figures">
-          {timeIn(from, zone)}–{timeIn(to, zone)}
+          {timeText(from)}–{timeText(to)}
         </span>{' '}
         <Link href={`/jobs/${ticket}/plan?step=${encodeURIComponent(operation)}`}>
           {ticket}: {question.tasks[task]?.title}

@@ -1,10 +1,14 @@
 'use client';
 
 import {
+  clockWords,
+  dayAfter,
   liveOrders,
+  mondayOf,
   splitTask,
   stretchesOf,
   taskId,
+  weekdayText,
   whyNotBefore,
   type BenchOrder,
   type BenchQuestion,
@@ -35,7 +39,7 @@ import { Button, Form } from '@/client/bootstrap';
 import { unnamed } from '@/client/JobContext';
 import { send } from '@/client/outbox';
 import { useShop } from '@/client/useShop';
-import { dayAfter, dayIn, minutesText, timeIn, weekdayText } from '@/client/words';
+import { minutesText } from '@/client/words';
 import type { ShopState } from '@holotonos/core';
 import { ChanceBand } from './ChanceBand';
 import { useSchedule } from './useSchedule';
@@ -79,6 +83,7 @@ function Block({
   chosen: boolean;
   choose: () => void;
 }) {
+  const { timeText } = clockWords(zone);
   const drag = useDraggable({ id: stretch.task });
   const drop = useDroppable({ id: stretch.task });
   const { transform } = drag;
@@ -98,7 +103,7 @@ function Block({
       onClick={choose}
     >
       <span className="figures">
-        {timeIn(stretch.from, zone)}–{timeIn(stretch.to, zone)}
+        {timeText(stretch.from)}–{timeText(stretch.to)}
       </span>{' '}
       {title}
       {person !== null && <span className="soft"> {person}</span>}
@@ -112,8 +117,9 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
   const { author } = useBench();
   const { shop, write } = useShop(firstShop);
   const { schedule, chances, progress, stop } = useSchedule(question, first);
-  const zone = question.input.calendar?.timeZone ?? 'UTC';
-  const today = dayIn(now, zone);
+  const { zone } = useBench();
+  const { dayOf, timeText } = clockWords(zone);
+  const today = dayOf(now);
   const [week, setWeek] = useState(0);
   const [chosen, setChosen] = useState<string | null>(null);
   const [said, setSaid] = useState<{ tone: 'fault' | 'sound'; text: string } | null>(null);
@@ -128,9 +134,9 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
 
   const stretches = useMemo(() => stretchesOf(question, schedule), [question, schedule]);
   // The week begins on a Monday.
-  const monday = dayAfter(today, -((new Date(`${today}T12:00:00Z`).getUTCDay() + 6) % daysOfWeek) + week * daysOfWeek);
+  const monday = dayAfter(mondayOf(today), week * daysOfWeek);
   const days = Array.from({ length: daysOfWeek }, (_, i) => dayAfter(monday, i)).filter((day, i) => {
-    const works = stretches.some(({ from, kind }) => kind === 'work' && dayIn(from, zone) === day);
+    const works = stretches.some(({ from, kind }) => kind === 'work' && dayOf(from) === day);
     return i < 5 || works;
   });
   const last = stretches.reduce((latest, { to }) => (to > latest ? to : latest), now);
@@ -175,7 +181,7 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
           </Button>
           <Button
             variant="quiet"
-            disabled={dayAfter(monday, daysOfWeek) > dayIn(last, zone)}
+            disabled={dayAfter(monday, daysOfWeek) > dayOf(last)}
             onClick={() => setWeek(week + 1)}
           >
             Later
@@ -233,9 +239,7 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
                       {stretches
                         .filter(({ task, kind, from, to }) => {
                           if (splitTask(task).ticket !== ticket) return false;
-                          return kind === 'work'
-                            ? dayIn(from, zone) === day
-                            : dayIn(from, zone) <= day && dayIn(to, zone) >= day;
+                          return kind === 'work' ? dayOf(from) === day : dayOf(from) <= day && dayOf(to) >= day;
                         })
                         .map((stretch) =>
                           stretch.kind === 'work' ? (
@@ -250,7 +254,7 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
                             />
                           ) : (
                             <div key={`${stretch.task} cure`} className="week-cure">
-                              {dayIn(stretch.to, zone) === day ? `cured ${timeIn(stretch.to, zone)}` : 'cures'}:{' '}
+                              {dayOf(stretch.to) === day ? `cured ${timeText(stretch.to)}` : 'cures'}:{' '}
                               {titleOf(stretch.task)}
                             </div>
                           ),

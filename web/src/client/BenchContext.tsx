@@ -1,5 +1,6 @@
 'use client';
 
+import { clockWords, type ClockWords } from '@holotonos/core';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 
 export type Light = 'day' | 'leak';
@@ -9,6 +10,8 @@ export interface KeyHelp {
 }
 
 interface Bench {
+  /** the time zone of the shop: every time on a screen is by its clock, wherever the browser is */
+  zone: string;
   author: string;
   setAuthor: (name: string) => void;
   /** names to offer; a name joins them when the field is left */
@@ -30,6 +33,9 @@ export function useBench(): Bench {
   if (!bench) throw new Error('useBench is called outside BenchProvider');
   return bench;
 }
+
+/** Times and days in words, by the shop's clock. */
+export const useWhen = (): ClockWords => clockWords(useBench().zone);
 
 /** Declares the keys of a page for the `?` help. */
 export function usePageKeys(keys: KeyHelp[]): void {
@@ -57,7 +63,7 @@ const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   target.matches('input:not([data-figure]):not([type=checkbox]):not([type=radio]), textarea, select');
 
-export function BenchProvider({ children }: { children: ReactNode }) {
+export function BenchProvider({ zone, children }: { zone: string; children: ReactNode }) {
   const [author, setAuthorState] = useState('');
   const [people, setPeople] = useState<string[]>([]);
   const [light, setLight] = useState<Light>('day');
@@ -111,6 +117,7 @@ export function BenchProvider({ children }: { children: ReactNode }) {
 
   const value = useMemo(
     () => ({
+      zone,
       author,
       setAuthor,
       people,
@@ -122,7 +129,7 @@ export function BenchProvider({ children }: { children: ReactNode }) {
       pageKeys,
       setPageKeys,
     }),
-    [author, setAuthor, people, rememberAuthor, light, switchLight, helpOpen, pageKeys],
+    [zone, author, setAuthor, people, rememberAuthor, light, switchLight, helpOpen, pageKeys],
   );
   return <BenchContext.Provider value={value}>{children}</BenchContext.Provider>;
 }

@@ -12,13 +12,13 @@ import { useId, useState, type FormEvent } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
-import { momentText } from '@/client/words';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoTaker } from '@/photos/PhotoTaker';
 import { entryWords } from './entryWords';
 import { Bands } from './JobShell';
 import { KindField, SeverityField, severityWords } from './formParts';
 import { SuggestionCard } from './SuggestionCard';
+import { useWhen } from '@/client/BenchContext';
 
 /** A fault that a person saw, heard or felt, without waiting for a gauge. */
 function NewFinding() {
@@ -64,6 +64,7 @@ function NewFinding() {
 
 /** What a finding rests on and what became of it, entry by entry. */
 function FindingStory({ finding }: { finding: FindingState }) {
+  const { momentText } = useWhen();
   const { state, names } = useJob();
   const lines = (ids: readonly string[]) => ids.flatMap((id) => state.byId.get(id) ?? []);
   return (

@@ -6,12 +6,12 @@ import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { Suspense, useMemo, type ReactNode } from 'react';
 import { useJob } from '@/client/JobContext';
 import { Button } from '@/client/bootstrap';
-import { dayText } from '@/client/words';
 import { marksOf } from '@/strip/marksOf';
 import { Strip } from '@/strip/Strip';
 import { LinkWaits } from './LinkWaits';
 import { isMeasuredGroup, partsToMeasure, targetsOfGroup } from '@/measure/groups';
 import { StripControlProvider, useStripControlHeld, type StripControl } from '@/strip/StripControl';
+import { useWhen } from '@/client/BenchContext';
 
 function Tabs() {
   const { ticket, judgement } = useJob();
@@ -84,6 +84,7 @@ function JobStrip() {
 
 /** The frame of every job page: what job it is, the strip, the page's own bands, and what waits to be sent. */
 export function JobShell({ children }: { children: ReactNode }) {
+  const { dayText } = useWhen();
   const { ticket, type, state, waiting, reachable, refusals, dismissRefusals } = useJob();
   const { intake } = state;
   return (

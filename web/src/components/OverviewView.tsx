@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
-import { capital, momentText } from '@/client/words';
+import { capital } from '@/client/words';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoTaker } from '@/photos/PhotoTaker';
 import { nextWords } from '@/plan/stepWords';
@@ -13,6 +13,7 @@ import { entryWords } from './entryWords';
 import { ReasonForm } from './formParts';
 import { Bands } from './JobShell';
 import { StateMark } from './StateMark';
+import { useWhen } from '@/client/BenchContext';
 
 const pageOfLog = 25;
 
@@ -249,6 +250,7 @@ function LogEntry({ entry }: { entry: Entry }) {
 
 /** The logbook, newest first; an entry can be struck, never taken out. */
 function Logbook() {
+  const { momentText } = useWhen();
   const { state, names } = useJob();
   const [shown, setShown] = useState(pageOfLog);
   const groups = grouped(state.entries);

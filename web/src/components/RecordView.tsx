@@ -9,10 +9,10 @@ import {
   type RecordFigure,
 } from '@holotonos/core';
 import { useId, useMemo, useState } from 'react';
-import { useBench } from '@/client/BenchContext';
+import { useBench, useWhen } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
 import { unnamed, useJob } from '@/client/JobContext';
-import { dayText, minutesText } from '@/client/words';
+import { minutesText } from '@/client/words';
 import { FileTaker, type Answer } from './FileTaker';
 import { Bands } from './JobShell';
 import { ReadingsTaker } from './ReadingsTaker';
@@ -104,6 +104,7 @@ function Section({ title, empty, children }: { title: string; empty?: string | f
 
 /** The record that goes home with the instrument, and the ways out of here. */
 export function RecordView() {
+  const { dayText } = useWhen();
   const { ticket, state, type, now, shop } = useJob();
   const record = useMemo(() => jobRecord(state, type, now, planBasis(shop)), [state, type, now, shop]);
   if (!record) return null;

@@ -2,6 +2,7 @@
 
 import { agreementAnswers, estimateSteps, type AgreementAnswer, type EntryOf } from '@holotonos/core';
 import { useId, useMemo, useState } from 'react';
+import { useWhen } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
 
@@ -14,9 +15,10 @@ const words: Record<AgreementAnswer, string> = {
 /** What the owner says to an estimate, with the day. Steps can be left out of it; another practice is then taken up. */
 export function AnswerForm({ estimate }: { estimate: EntryOf<'estimate'> }) {
   const { state, type, shop, now, write } = useJob();
+  const { dayOf } = useWhen();
   const id = useId();
   const [answer, setAnswer] = useState<AgreementAnswer>('accepted');
-  const [on, setOn] = useState(now.slice(0, 10));
+  const [on, setOn] = useState(() => dayOf(now));
   const [by, setBy] = useState('');
   const [note, setNote] = useState('');
   const [without, setWithout] = useState<readonly string[]>([]);

@@ -13,10 +13,11 @@ import { useMemo } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
-import { dayText, minutesText } from '@/client/words';
+import { minutesText } from '@/client/words';
 import { Bands } from '@/components/JobShell';
 import { AnswerForm } from './AnswerForm';
 import { CostsForm } from './CostsForm';
+import { useWhen } from '@/client/BenchContext';
 
 const kindWords = { labour: 'Work', part: 'Parts', material: 'Materials', outside: 'Work outside' } as const;
 const kinds = ['labour', 'material', 'part', 'outside'] as const;
@@ -101,6 +102,7 @@ function Options({ options, give }: { options: EstimateOption[]; give: (draft: E
 const answerWords = { accepted: 'Accepted', changed: 'Accepted with changes', refused: 'Refused' } as const;
 
 function Given({ given }: { given: EstimateState }) {
+  const { dayText } = useWhen();
   const { ticket } = useJob();
   const { body, benchTime } = given.estimate;
   const answer = given.answer?.body;

@@ -2,6 +2,8 @@
 
 import {
   downTheTube,
+  freshId,
+  idsOf,
   instrumentTypeProblems,
   measuringPoints,
   placeOfPart,
@@ -18,7 +20,7 @@ import { Button, Form } from '@/client/bootstrap';
 import { unnamed, useJob } from '@/client/JobContext';
 import { Bands } from '@/components/JobShell';
 import { useStripControl } from '@/strip/StripControl';
-import { assumedWords, filledFrom, idFrom, rowForms, rowFrom, type Filled } from './rowForms';
+import { assumedWords, filledFrom, rowForms, rowFrom, type Filled } from './rowForms';
 import { RowForm } from './RowForm';
 
 const lists = Object.keys(rowForms) as ChangeableList[];
@@ -54,8 +56,13 @@ function KeepType() {
   const [name, setName] = useState(type.name);
   const [said, setSaid] = useState<{ ok: boolean; lines: string[] } | null>(null);
   const keep = async () => {
-    const document = { ...type, name: name.trim(), id: idFrom(name, new Set()) };
     try {
+      const list = await fetch('/api/v1/types');
+      const { types = [] } = (await list.json()) as { types?: { id: string; name: string; ships: boolean }[] };
+      if (!list.ok) throw new Error();
+      const known = types.find((each) => !each.ships && each.name === name.trim());
+      // Kept under its own name it is the next revision of that type; under a new one it takes nobody’s place.
+      const document = { ...type, name: name.trim(), id: known?.id ?? freshId(name, 'type', idsOf(types)) };
       const response = await fetch(`/api/v1/types?author=${encodeURIComponent(author.trim() || unnamed)}`, {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
@@ -142,7 +149,7 @@ export function InstrumentView() {
   );
   const add = (name: string, filled: Filled) => {
     const id = list === 'links' ? `${String(filled.driver)}-to-${String(filled.follower)}` : name;
-    return put(list, rowFrom(type, list, idFrom(id, new Set(names.keys())), name, filled));
+    return put(list, rowFrom(type, list, freshId(id, 'part', names.keys()), name, filled));
   };
   const change = (name: string, filled: Filled) => {
     if (!row) return false;

@@ -7,7 +7,7 @@ import {
   problemsWith,
   type InstrumentType,
 } from '@holotonos/core';
-import { assumedWords, filledFrom, idFrom, rowForms, rowFrom } from './rowForms';
+import { assumedWords, filledFrom, rowForms, rowFrom } from './rowForms';
 
 const blank = blankType('clarinet', 'Very large clarinet');
 
@@ -42,9 +42,4 @@ describe('rows from a form', () => {
       expect(rowFrom(blank, list, 'x', 'X', filledFrom(list, row))).toEqual(row);
     },
   );
-  test('ids come from the technician’s own words', () => {
-    expect(idFrom('The long C♯ key (left)', new Set())).toBe('the-long-c-sharp-key-left');
-    expect(idFrom('Vent', new Set(['vent', 'vent-2']))).toBe('vent-3');
-    expect(idFrom('♪', new Set())).toBe('part');
-  });
 });

@@ -141,23 +141,6 @@ export const assumedWords = (list: ChangeableList, fields: readonly string[]): s
     .map((label) => label.replace(/ \(.*\)$/, '').toLowerCase())
     .join(', ');
 
-/** An id for a part from its name in the technician's own words; numbered where the name is taken. */
-export function idFrom(name: string, taken: ReadonlySet<string>): string {
-  const plain =
-    name
-      .replaceAll('♯', ' sharp')
-      .replaceAll('♭', ' flat')
-      .normalize('NFKD')
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 50) || 'part';
-  if (!taken.has(plain)) return plain;
-  let number = 2;
-  while (taken.has(`${plain}-${number}`)) number += 1;
-  return `${plain}-${number}`;
-}
-
 export type Filled = Record<string, string | readonly string[]>;
 
 /** A row from what was filled in; what was left open is assumed and listed as such. */

@@ -1,11 +1,12 @@
 'use client';
 
 import { gaugeStandardUncertainty, unitOfMeasure, type LengthUnit, type PointReading } from '@holotonos/core';
-import { momentText } from '@/client/words';
 import { printFigureOf } from './groups';
+import { useWhen } from '@/client/BenchContext';
 
 /** Every reading of one place: as typed, with what, by whom, in what air, and whether it is still true. */
 export function ReadingsHere({ point, unit, where }: { point: PointReading; unit: LengthUnit; where: string }) {
+  const { momentText } = useWhen();
   const own = unitOfMeasure(point.point.measure);
   const all = [...point.stale, ...point.fresh];
   if (all.length === 0) return null;

@@ -1,6 +1,6 @@
 import { Text, View } from '@react-pdf/renderer';
-import { cautionWords, deferral, type JobPlan, type JobRecord, type ShopState } from '@holotonos/core';
-import { dayText, minutesText } from '@/client/words';
+import { cautionWords, dayText, deferral, type JobPlan, type JobRecord, type ShopState } from '@holotonos/core';
+import { minutesText } from '@/client/words';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
 /** The card that lies on the bench beside the instrument: what is open, in order, with room for a tick. */
@@ -15,7 +15,7 @@ export function BenchCardPdf({ record, plan, shop }: { record: JobRecord; plan: 
       </Text>
       <Text>
         {intake.owner}
-        {intake.dueBy ? `. Due ${dayText(intake.dueBy)}` : ''}. Practice: {record.practice.title}.
+        {intake.dueBy ? `. Due ${dayText(intake.dueBy, shop.hours.timeZone)}` : ''}. Practice: {record.practice.title}.
       </Text>
       {intake.mayChange ? <Text>May be changed: {intake.mayChange}</Text> : null}
       <Part title={`Steps open: about ${minutesText(plan.minutesLeft.likely)} of work`}>

@@ -1,12 +1,13 @@
 import { Text, View } from '@react-pdf/renderer';
-import { moneyText, type EstimateState, type JobRecord } from '@holotonos/core';
-import { dayText, minutesText } from '@/client/words';
+import { moneyText, type ClockWords, type EstimateState, type JobRecord } from '@holotonos/core';
+import { minutesText } from '@/client/words';
 import { inPrint, Part, Sheet, styles } from './sheet';
 
 const amount = { width: 92, textAlign: 'right' } as const;
 
 /** What the owner takes home: what would be done, what it comes to, what is left, in plain words. */
-export function EstimatePdf({ record, given }: { record: JobRecord; given: EstimateState }) {
+export function EstimatePdf({ record, given, when }: { record: JobRecord; given: EstimateState; when: ClockWords }) {
+  const { dayText } = when;
   const { body, benchTime } = given.estimate;
   const { title, currency, lines, total, minutes, taxPercent, leaves, note, changeOf } = body;
   const money = (x: number) => moneyText(x, currency);

@@ -1,10 +1,18 @@
 import { Text, View } from '@react-pdf/renderer';
-import { printLength, printWithUncertainty, type JobRecord, type LengthUnit, type RecordFigure } from '@holotonos/core';
-import { dayText, minutesText } from '@/client/words';
+import {
+  printLength,
+  printWithUncertainty,
+  type ClockWords,
+  type JobRecord,
+  type LengthUnit,
+  type RecordFigure,
+} from '@holotonos/core';
+import { minutesText } from '@/client/words';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
 /** The record that goes home with the instrument. */
-export function RecordPdf({ record, unit }: { record: JobRecord; unit: LengthUnit }) {
+export function RecordPdf({ record, unit, when }: { record: JobRecord; unit: LengthUnit; when: ClockWords }) {
+  const { dayText } = when;
   const { intake, signOff } = record;
   const figure = (value: RecordFigure | null) =>
     value ? printWithUncertainty(value.value, value.uncertainty, unit) : '–';

@@ -4,9 +4,9 @@ import type { PhotoState } from '@holotonos/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { Button, Modal } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
-import { momentText } from '@/client/words';
 import { PhotoMarks, type Mark } from './PhotoMarks';
 import { photoUrl } from './uploadPhoto';
+import { useWhen } from '@/client/BenchContext';
 
 const within = (share: number) => Math.min(1, Math.max(0, share));
 /** How far one press of an arrow key moves a mark, as a share of the picture. */
@@ -21,6 +21,7 @@ const moved = (mark: Mark, dx: number, dy: number, tipOnly: boolean): Mark => ({
 
 /** A picture in full, with its marks: arrows and circles drawn by dragging, or set and moved with the keyboard. */
 export function PhotoDialog({ photo, onClose }: { photo: PhotoState; onClose: () => void }) {
+  const { momentText } = useWhen();
   const { ticket, names, write } = useJob();
   const [marks, setMarks] = useState<Mark[]>([...photo.marks]);
   const [shape, setShape] = useState<Mark['shape']>('arrow');

@@ -3,10 +3,11 @@
 import { customWork, operationTitle, planTurns, type PlanTurn } from '@holotonos/core';
 import { useMemo } from 'react';
 import { useJob } from '@/client/JobContext';
-import { minutesText, momentText } from '@/client/words';
+import { minutesText } from '@/client/words';
 import { entryWords } from '@/components/entryWords';
 import { measureWords } from './stepWords';
 import { useOperationTable } from './useOperationTable';
+import { useWhen } from '@/client/BenchContext';
 
 const shown = 5;
 
@@ -40,6 +41,7 @@ function Turn({
   names: ReadonlyMap<string, string>;
   table: ReturnType<typeof useOperationTable>;
 }) {
+  const { momentText } = useWhen();
   const { entry, added, gone, moved, retimed, again, operations } = turn;
   const title = (id: string) => {
     const operation = operations.get(id);

@@ -15,13 +15,14 @@ import { useId, useMemo, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
 import { parseFigure } from '@/client/parseFigure';
-import { minutesText, momentText } from '@/client/words';
+import { minutesText } from '@/client/words';
 import { ReasonForm } from '@/components/formParts';
 import { isMeasuredGroup } from '@/measure/groups';
 import { HandChange } from './HandChange';
 import { StepClock } from './StepClock';
 import { StepWhy } from './StepWhy';
 import { figureWords, isOver, measureWords, reachWords } from './stepWords';
+import { useWhen } from '@/client/BenchContext';
 
 function Gate({ gate, ticket }: { gate: GateCheck[]; ticket: string }) {
   if (gate.length === 0) return null;
@@ -185,6 +186,7 @@ function Cautions({
 
 /** One step: what, why now, how, with what; cautions first; clock, figures, done or skipped, and what comes next. */
 export function StepCard({ step, large = false }: { step: Step; large?: boolean }) {
+  const { momentText } = useWhen();
   const { ticket, write, now, plan, names } = useJob();
   const id = useId();
   const [accepted, setAccepted] = useState<string[]>([]);

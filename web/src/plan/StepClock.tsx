@@ -5,7 +5,8 @@ import { useEffect, useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
 import { parseFigure } from '@/client/parseFigure';
-import { minutesText, momentText } from '@/client/words';
+import { minutesText } from '@/client/words';
+import { useWhen } from '@/client/BenchContext';
 
 const tickMs = 1000;
 
@@ -18,6 +19,7 @@ const clockText = (minutes: number) => {
 
 /** The clock of a step in hand: it runs, pauses, goes on, and can be set right when it was forgotten. */
 export function StepClock({ step }: { step: Step }) {
+  const { momentText, zone } = useWhen();
   const { state, write, now } = useJob();
   const id = useId();
   const [tick, setTick] = useState(now);
@@ -32,7 +34,7 @@ export function StepClock({ step }: { step: Step }) {
   }, [runs]);
   if (!operation || step.status !== 'started') return null;
   const at = tick > now ? tick : now;
-  const forgotten = runningClocks(state, new Map(), new Map([[step.id, step.minutes.high]]), at).find(
+  const forgotten = runningClocks(state, new Map(), new Map([[step.id, step.minutes.high]]), at, zone).find(
     (clock) => clock.operation === step.id && clock.forgotten,
   );
   const minutes = parseFigure(text);

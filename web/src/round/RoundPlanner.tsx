@@ -16,9 +16,9 @@ import { useId, useMemo, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
-import { momentText } from '@/client/words';
 import { Bands } from '@/components/JobShell';
 import { isMeasuredGroup, isOptional, measuredGroups, type MeasuredGroup } from '@/measure/groups';
+import { useWhen } from '@/client/BenchContext';
 
 type Which = 'open' | 'stale' | 'all';
 const whichWords: Record<Which, string> = {
@@ -29,6 +29,7 @@ const whichWords: Record<Which, string> = {
 
 /** Chooses the points of a round, says how long it is and with which gauges, and offers rounds that were left. */
 export function RoundPlanner({ open, onOpen }: { open: readonly RoundState[]; onOpen: (round: string) => void }) {
+  const { momentText } = useWhen();
   const { state, type, names, shop, write } = useJob();
   const id = useId();
   const [groups, setGroups] = useState<readonly MeasuredGroup[]>(['pad']);

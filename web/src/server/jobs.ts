@@ -79,6 +79,21 @@ export async function loadShop(): Promise<{ shop: ShopState; learned: LearnedTim
   return { shop, learned: learnedFrom(jobs, shop) };
 }
 
+let lastZone: string | null = null;
+
+/**
+ * The time zone of the shop. The frame of every page asks, those too that say that the database does not answer: then
+ * the last one known stands, or the machine's.
+ */
+export async function shopZone(): Promise<string> {
+  try {
+    lastZone = (await shopState(getDb())).hours.timeZone;
+  } catch {
+    // The page itself says what is wrong.
+  }
+  return lastZone ?? new Intl.DateTimeFormat().resolvedOptions().timeZone;
+}
+
 /** Everything the bench shows: its tickets, a schedule made at once, the clocks that run, what fits into a gap. */
 export interface Bench {
   summaries: BenchSummary[];
@@ -108,7 +123,9 @@ export async function loadBench(now: string): Promise<Bench> {
     jobs.push({ ticket, dueBy: summary.dueBy, state, plan });
     const titles = new Map(plan.steps.map(({ id, title }) => [id, title]));
     const highs = new Map(plan.steps.map(({ id, minutes }) => [id, minutes.high]));
-    clocks.push(...runningClocks(state, titles, highs, now).map((clock) => ({ ...clock, ticket })));
+    clocks.push(
+      ...runningClocks(state, titles, highs, now, shop.hours.timeZone).map((clock) => ({ ...clock, ticket })),
+    );
   }
   const open = jobs.filter(({ state }) => !state.signOff);
   const question = benchQuestion(open, shop, now);

@@ -1,9 +1,9 @@
 'use client';
 
-import { cautions, cautionWords, deferral, shippedOperations, type ShopState } from '@holotonos/core';
+import { cautions, freshId, cautionWords, deferral, shippedOperations, type ShopState } from '@holotonos/core';
 import { useState } from 'react';
 import type { WriteShop } from '@/client/useShop';
-import { FormEnd, idFrom } from './FormEnd';
+import { FormEnd } from './FormEnd';
 import { ChoiceField, ShopRow, ShopSection, TextField } from './fields';
 import { plainTitle } from './stepTitle';
 
@@ -33,7 +33,7 @@ function CautionForm({
   const [problem, setProblem] = useState<string | null>(null);
   const submit = async () => {
     const wrong = await write('caution', {
-      id: id || idFrom(text.slice(0, 30), 'caution'),
+      id: id || freshId(text.slice(0, 30), 'caution', cautionIds(shop)),
       text: text.trim(),
       operations: said === null ? [step] : [...(own?.operations ?? [])],
       reason: reason.trim(),

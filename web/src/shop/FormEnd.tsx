@@ -32,10 +32,3 @@ export function FormEnd({
     </>
   );
 }
-
-/** An id from a name, as the shop's logbook wants them. */
-export const idFrom = (name: string, otherwise: string): string =>
-  name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '') || otherwise;

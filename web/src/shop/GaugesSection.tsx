@@ -4,9 +4,11 @@ import {
   calibrationDue,
   daysToCalibration,
   drifts,
+  freshId,
   gaugeKinds,
   gaugeTakes,
   gaugesInUse,
+  idsOf,
   isOverdue,
   unitOfMeasure,
   type GaugeKind,
@@ -16,9 +18,9 @@ import {
 import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import { parseFigure } from '@/client/parseFigure';
-import { dayText, momentText } from '@/client/words';
 import type { WriteShop } from '@/client/useShop';
-import { FormEnd, idFrom } from './FormEnd';
+import { FormEnd } from './FormEnd';
+import { useWhen } from '@/client/BenchContext';
 
 const unitOf = (kind: GaugeKind) => {
   const [first] = gaugeTakes[kind];
@@ -27,11 +29,12 @@ const unitOf = (kind: GaugeKind) => {
 /** A calibration that runs out so soon is worth a word, days. */
 const soonDays = 30;
 
-function calibrationWords(gauge: KeptGauge, now: string) {
+function CalibrationWords({ gauge, now }: { gauge: KeptGauge; now: string }) {
+  const { dayText, zone } = useWhen();
   const due = calibrationDue(gauge);
   if (due === null) return <span className="soft">no date written down</span>;
-  const days = daysToCalibration(gauge, now) ?? 0;
-  if (isOverdue(gauge, now)) return <strong className="overdue">overdue since {dayText(due)}</strong>;
+  const days = daysToCalibration(gauge, now, zone) ?? 0;
+  if (isOverdue(gauge, now, zone)) return <strong className="overdue">overdue since {dayText(due)}</strong>;
   return days <= soonDays ? <strong>due {dayText(due)}</strong> : <>until {dayText(due)}</>;
 }
 
@@ -57,11 +60,13 @@ const draftOf = (gauge: KeptGauge): typeof blank => ({
 function GaugeForm({
   start,
   known,
+  gauges,
   write,
   done,
 }: {
   start: typeof blank;
   known: boolean;
+  gauges: readonly KeptGauge[];
   write: WriteShop;
   done: () => void;
 }) {
@@ -84,7 +89,7 @@ function GaugeForm({
   const submit = async () => {
     const figure = (text: string) => parseFigure(text) ?? NaN;
     const wrong = await write('gauge', {
-      id: known ? draft.id : idFrom(draft.name, 'gauge'),
+      id: known ? draft.id : freshId(draft.name, 'gauge', idsOf(gauges)),
       name: draft.name.trim(),
       kind: draft.kind,
       resolution: figure(draft.resolution),
@@ -183,6 +188,7 @@ function ZeroCheck({ gauge, write, done }: { gauge: KeptGauge; write: WriteShop;
 
 /** The gauges of the shop: what they are good for, when they were last looked at, what they showed at zero. */
 export function GaugesSection({ shop, write, now }: { shop: ShopState; write: WriteShop; now: string }) {
+  const { momentText } = useWhen();
   const [open, setOpen] = useState<{ id: string; what: 'edit' | 'zero' } | null>(null);
   const moved = drifts(shop);
   const shelf = gaugesInUse(shop);
@@ -195,7 +201,7 @@ export function GaugesSection({ shop, write, now }: { shop: ShopState; write: Wr
           Another gauge
         </Button>
       </div>
-      {open?.id === '' && <GaugeForm start={blank} known={false} write={write} done={close} />}
+      {open?.id === '' && <GaugeForm start={blank} known={false} gauges={shop.gauges} write={write} done={close} />}
       {moved.map(({ gauge, from, to, by }) => (
         <p key={`${gauge}${from}`} className="say attention">
           {shop.gauges.find(({ id }) => id === gauge)?.name} moved by {by.toFixed(3).replace('-', '−')} between{' '}
@@ -229,7 +235,9 @@ export function GaugesSection({ shop, write, now }: { shop: ShopState; write: Wr
                 <td className="text-nowrap">
                   ± {gauge.maxPermissibleError} {unit}
                 </td>
-                <td className="text-nowrap">{calibrationWords(gauge, now)}</td>
+                <td className="text-nowrap">
+                  <CalibrationWords gauge={gauge} now={now} />
+                </td>
                 <td>
                   {check ? (
                     <>
@@ -270,7 +278,14 @@ export function GaugesSection({ shop, write, now }: { shop: ShopState; write: Wr
           open?.what === 'zero' ? (
             <ZeroCheck key={`zero ${gauge.id}`} gauge={gauge} write={write} done={close} />
           ) : (
-            <GaugeForm key={`edit ${gauge.id}`} start={draftOf(gauge)} known write={write} done={close} />
+            <GaugeForm
+              key={`edit ${gauge.id}`}
+              start={draftOf(gauge)}
+              known
+              gauges={shop.gauges}
+              write={write}
+              done={close}
+            />
           ),
         )}
     </section>

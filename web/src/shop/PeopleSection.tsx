@@ -1,17 +1,27 @@
 'use client';
 
-import { inUse, stages, type Person, type ShopState, type Stage } from '@holotonos/core';
+import { freshId, idsOf, inUse, stages, type Person, type ShopState, type Stage } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Form } from '@/client/bootstrap';
 import type { WriteShop } from '@/client/useShop';
-import { FormEnd, idFrom } from './FormEnd';
+import { FormEnd } from './FormEnd';
 import { ShopRow, ShopSection, TextField, TickField } from './fields';
 import { typedWeek, WeekFields } from './HoursSection';
 import { parseDays, parseWeek } from './hoursText';
 
 const newPerson: Person = { id: '', name: '', skills: [] };
 
-function PersonForm({ person, write, done }: { person: Person; write: WriteShop; done: () => void }) {
+function PersonForm({
+  person,
+  people,
+  write,
+  done,
+}: {
+  person: Person;
+  people: readonly Person[];
+  write: WriteShop;
+  done: () => void;
+}) {
   const id = useId();
   const [name, setName] = useState(person.name);
   const [skills, setSkills] = useState<Stage[]>([...person.skills]);
@@ -25,7 +35,7 @@ function PersonForm({ person, write, done }: { person: Person; write: WriteShop;
     const days = parseDays(away);
     if (days === null) return setProblem('Away on: type dates such as 2026-12-24.');
     const wrong = await write('person', {
-      id: person.id || idFrom(name, 'person'),
+      id: person.id || freshId(name, 'person', idsOf(people)),
       name: name.trim(),
       skills,
       ...(own && !('unread' in week) && { week }),
@@ -73,7 +83,7 @@ export function PeopleSection({ shop, write }: { shop: ShopState; write: WriteSh
   return (
     <ShopSection title="People" add="Add a person" onAdd={() => setOpen('')}>
       {edited ? (
-        <PersonForm key={open} person={edited} write={write} done={() => setOpen(null)} />
+        <PersonForm key={open} person={edited} people={shop.people} write={write} done={() => setOpen(null)} />
       ) : people.length === 0 ? (
         <p className="mb-0">Nobody is named yet: the bench reckons with one pair of hands that can do everything.</p>
       ) : (

@@ -3,6 +3,8 @@
 import {
   inUse,
   costKinds,
+  freshId,
+  idsOf,
   minorDigits,
   minorUnits,
   moneyText,
@@ -15,7 +17,7 @@ import { useState } from 'react';
 import { Button } from '@/client/bootstrap';
 import { parseFigure } from '@/client/parseFigure';
 import type { WriteShop } from '@/client/useShop';
-import { FormEnd, idFrom } from './FormEnd';
+import { FormEnd } from './FormEnd';
 import { ChoiceField, Problem, ShopRow, ShopSection, TextField } from './fields';
 import { stepTitle } from './stepTitle';
 
@@ -84,7 +86,7 @@ function PriceForm({ shop, write, done }: { shop: ShopState; write: WriteShop; d
   const submit = async () => {
     const amount = minorUnits(sum, currency);
     if (amount === null) return setProblem(`Costs: type a sum in ${currency}, such as 2.40.`);
-    const id = idFrom(`${what}-${operation}`, 'price');
+    const id = freshId(what, 'price', idsOf(shop.prices));
     const wrong = await write('price', { id, what: what.trim(), kind, amount, per, operations: [operation] });
     setProblem(wrong);
     if (wrong === null) done();

@@ -1,6 +1,8 @@
 'use client';
 
 import {
+  freshId,
+  idsOf,
   inUse,
   families,
   limitShape,
@@ -24,7 +26,6 @@ import {
 import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import type { WriteShop } from '@/client/useShop';
-import { idFrom } from './FormEnd';
 import { parseLimit } from './parseLimit';
 
 type Change = LimitProfile['changes'][number];
@@ -35,11 +36,13 @@ const limitText = (limit: Tolerance | readonly number[] | null) =>
 function ProfileForm({
   profile,
   isNew,
+  profiles,
   write,
   done,
 }: {
   profile: LimitProfile;
   isNew: boolean;
+  profiles: readonly LimitProfile[];
   write: WriteShop;
   done: () => void;
 }) {
@@ -76,7 +79,7 @@ function ProfileForm({
       changes.push({ name: of, limit: typeof limit === 'number' ? limit : [...limit], reason: row.reason.trim() });
     }
     const wrong = await write('profile', {
-      id: isNew ? idFrom(name, 'profile') : profile.id,
+      id: isNew ? freshId(name, 'profile', idsOf(profiles)) : profile.id,
       name: name.trim(),
       base,
       changes,
@@ -221,7 +224,14 @@ export function ProfilesSection({ shop, write }: { shop: ShopState; write: Write
         its own page, and what was read is judged anew. Its plan follows. Nothing that was read is changed.
       </p>
       {edited ? (
-        <ProfileForm key={open} profile={edited} isNew={open === ''} write={write} done={() => setOpen(null)} />
+        <ProfileForm
+          key={open}
+          profile={edited}
+          isNew={open === ''}
+          profiles={shop.profiles}
+          write={write}
+          done={() => setOpen(null)}
+        />
       ) : profiles.length === 0 ? (
         <p className="mb-0">None yet.</p>
       ) : (

@@ -1,6 +1,8 @@
 'use client';
 
 import {
+  freshId,
+  idsOf,
   inUse,
   cautionWords,
   measureGroups,
@@ -15,7 +17,7 @@ import { useId, useState } from 'react';
 import { Form } from '@/client/bootstrap';
 import { parseFigure } from '@/client/parseFigure';
 import type { WriteShop } from '@/client/useShop';
-import { FormEnd, idFrom } from './FormEnd';
+import { FormEnd } from './FormEnd';
 import { ChoiceField, ShopRow, ShopSection, TextField, TickField } from './fields';
 import { cautionIds } from './CautionsSection';
 import { plainTitle } from './stepTitle';
@@ -58,7 +60,7 @@ function StepForm({
     const unattended = parseFigure(wait);
     if (unattended === null || unattended < 0) return setProblem('Then waits: type minutes, or 0.');
     const wrong = await write('operation', {
-      id: own?.id ?? idFrom(title, 'step'),
+      id: own?.id ?? freshId(title, 'step', [...shippedOperations.keys(), ...idsOf(shop.operations)]),
       work: {
         stage,
         title: local ? `${title.trim()}: {part}` : title.trim(),

@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { hoursText, parseDays, parseHours, parseWeek } from './hoursText';
 import { parseFigure } from '../client/parseFigure';
-import { dayAfter, dayIn, shortDayText, timeIn, weekdayText } from '../client/words';
 
 describe('opening hours as they are typed', () => {
   test.each([
@@ -50,17 +49,3 @@ test.each([
   ['', null],
   ['1e3', null],
 ])('the plain figure %p', (typed, expected) => expect(parseFigure(typed)).toBe(expected));
-
-describe('days and times of a shop', () => {
-  test('are those of its zone, also where the day turns', () => {
-    const late = '2026-11-23T23:30:00.000Z';
-    expect([dayIn(late, 'UTC'), dayIn(late, 'Europe/Berlin')]).toEqual(['2026-11-23', '2026-11-24']);
-    expect(timeIn(late, 'Europe/Berlin')).toBe('00:30');
-  });
-  test('are counted over the end of a month', () => {
-    expect(dayAfter('2026-11-30', 1)).toBe('2026-12-01');
-    expect(dayAfter('2026-03-01', -1)).toBe('2026-02-28');
-    expect(weekdayText('2026-11-24')).toBe('Tue 24 Nov');
-    expect(shortDayText('2026-12-18T10:00:00Z')).toBe('18 Dec');
-  });
-});

@@ -5,7 +5,8 @@ import { useId, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
-import { minutesText, momentText } from '@/client/words';
+import { minutesText } from '@/client/words';
+import { useWhen } from '@/client/BenchContext';
 
 const waits = [30, 120, 720, 1440];
 
@@ -94,6 +95,7 @@ export function SoakForm({ part }: { part: string }) {
 
 /** What is soaking, until when, and what came of it. */
 export function Soaks() {
+  const { momentText } = useWhen();
   const { state, names, now, write } = useJob();
   const soaking = [...state.soaks.values()].filter(({ outcome }) => outcome === null);
   if (soaking.length === 0) return null;

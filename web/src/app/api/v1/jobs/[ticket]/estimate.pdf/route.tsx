@@ -1,3 +1,4 @@
+import { clockWords } from '@holotonos/core';
 import { EstimatePdf } from '@/pdf/EstimatePdf';
 import { pdfReply } from '@/server/pdfReply';
 
@@ -5,8 +6,8 @@ import { pdfReply } from '@/server/pdfReply';
 export async function GET(request: Request, { params }: { params: Promise<{ ticket: string }> }) {
   const { ticket } = await params;
   const asked = new URL(request.url).searchParams.get('estimate');
-  return pdfReply(ticket, 'estimate', (job, record) => {
+  return pdfReply(ticket, 'estimate', (job, record, _plan, shop) => {
     const given = asked === null ? [...job.state.estimates.values()].at(-1) : job.state.estimates.get(asked);
-    return given ? <EstimatePdf record={record} given={given} /> : null;
+    return given ? <EstimatePdf record={record} given={given} when={clockWords(shop.hours.timeZone)} /> : null;
   });
 }

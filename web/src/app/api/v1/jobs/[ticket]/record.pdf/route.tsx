@@ -1,7 +1,10 @@
+import { clockWords } from '@holotonos/core';
 import { RecordPdf } from '@/pdf/RecordPdf';
 import { pdfReply } from '@/server/pdfReply';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ ticket: string }> }) {
   const { ticket } = await params;
-  return pdfReply(ticket, 'record', (job, record) => <RecordPdf record={record} unit={job.state.unit} />);
+  return pdfReply(ticket, 'record', (job, record, _plan, shop) => (
+    <RecordPdf record={record} unit={job.state.unit} when={clockWords(shop.hours.timeZone)} />
+  ));
 }
