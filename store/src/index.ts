@@ -1,4 +1,5 @@
 export * from './database';
+export * from './faults';
 export * from './migrate';
 export * from './logbook';
 export * from './photos';

@@ -1,8 +1,10 @@
 import {
   instrumentType,
   instrumentTypeProblems,
+  isPlainText,
   problemsWith,
   shippedTypes,
+  strangeTexts,
   type InstrumentType,
   type Problem,
 } from '@holotonos/core';
@@ -27,8 +29,12 @@ export async function keptTypes(db: Database): Promise<InstrumentType[]> {
     .from(instrumentTypes)
     .orderBy(instrumentTypes.id, desc(instrumentTypes.revision))
     .limit(mostKept);
-  return rows.map(({ document }) => document as InstrumentType).sort((a, b) => a.name.localeCompare(b.name));
+  return rows.flatMap(({ document }) => readType(document) ?? []).sort((a, b) => a.name.localeCompare(b.name));
 }
+
+/** A kept document as the type it is, or null: one that cannot be read must not take the others with it. */
+const readType = (document: unknown): InstrumentType | null =>
+  problemsWith('instrument_type', document).length === 0 ? (document as InstrumentType) : null;
 
 /** Every type a ticket can be opened with: those that ship, then the shop's own. */
 export async function knownTypes(db: Database): Promise<KnownType[]> {
@@ -40,20 +46,21 @@ export async function knownTypes(db: Database): Promise<KnownType[]> {
 
 /** A type by its id, the shop's own before those that ship; null when there is none. */
 export async function typeById(db: Database, id: string): Promise<InstrumentType | null> {
+  if (!isPlainText(id)) return null;
   const [row] = await db
     .select({ document: instrumentTypes.document })
     .from(instrumentTypes)
     .where(eq(instrumentTypes.id, id))
     .orderBy(desc(instrumentTypes.revision))
     .limit(1);
-  return (row?.document as InstrumentType | undefined) ?? instrumentType(id);
+  return readType(row?.document) ?? instrumentType(id);
 }
 
 export type KeptType = { status: 'kept'; revision: number } | { status: 'refused'; problems: Problem[] };
 
 /** Problems of a type document: its form, its wholeness, and its name being free. */
 export function typeDocumentProblems(data: unknown): Problem[] {
-  const form = problemsWith('instrument_type', data);
+  const form = [...strangeTexts(data), ...problemsWith('instrument_type', data)];
   if (form.length > 0) return form;
   const type = data as InstrumentType;
   if (instrumentType(type.id))

@@ -4,6 +4,7 @@ import {
   foldEntries,
   emptyJobState,
   misfits,
+  readEntry,
   type Entry,
   type JobState,
   type NewEntry,
@@ -13,20 +14,6 @@ import { and, asc, desc, eq, gt, sql } from 'drizzle-orm';
 import { sqlState, type Database } from './database';
 import type { PreparedPhoto } from './photos';
 import { entries, jobs, photos } from './schema';
-
-type Row = typeof entries.$inferSelect;
-
-/** A row of the table as the core knows an entry. Times come out in one form, UTC to the millisecond. */
-const toEntry = ({ id, seq, kind, body, author, benchTime, receivedAt }: Row): Entry =>
-  ({
-    id,
-    seq,
-    kind,
-    body,
-    author,
-    benchTime: new Date(benchTime).toISOString(),
-    receivedAt: new Date(receivedAt).toISOString(),
-  }) as Entry;
 
 export interface JobRow {
   id: string;
@@ -51,8 +38,12 @@ const sameEntry = (a: NewEntry, b: Entry) =>
 const answerKnown = (entry: NewEntry, known: Entry): Appended =>
   sameEntry(entry, known) ? { status: 'stored', entry: known, known: true } : { status: 'conflict' };
 
+/** What a ticket can be called; nothing else is asked of the database. */
+export const ticketPattern = /^[A-Za-z0-9][A-Za-z0-9-]{0,19}$/;
+
 /** The job with this ticket, or null. */
 export async function jobByTicket(db: Database, ticket: string): Promise<JobRow | null> {
+  if (!ticketPattern.test(ticket)) return null;
   const [row] = await db.select({ id: jobs.id, ticket: jobs.ticket }).from(jobs).where(eq(jobs.ticket, ticket));
   return row ?? null;
 }
@@ -65,7 +56,7 @@ export async function jobEntries(db: Database, jobId: string, after = 0, limit?:
     .where(and(eq(entries.jobId, jobId), gt(entries.seq, after)))
     .orderBy(asc(entries.seq));
   const rows = await (limit === undefined ? query : query.limit(limit));
-  return rows.map(toEntry);
+  return rows.map(readEntry);
 }
 
 /** States this process has folded already: only a shortcut, brought up to date from the database at every use. */
@@ -94,7 +85,7 @@ async function insertEntry(
   const values = { jobId, seq, id, kind, body, author, benchTime, ...(receivedAt !== undefined && { receivedAt }) };
   const [row] = await db.insert(entries).values(values).returning();
   if (!row) throw new Error('insert returned no row');
-  return toEntry(row);
+  return readEntry(row);
 }
 
 /**
@@ -113,7 +104,7 @@ export async function appendEntry(db: Database, ticket: string, entry: NewEntry)
       .select()
       .from(entries)
       .where(and(eq(entries.jobId, job.id), eq(entries.id, entry.id)));
-    if (known) return answerKnown(entry, toEntry(known));
+    if (known) return answerKnown(entry, readEntry(known));
     const state = await jobState(tx, job.id);
     const unfit = misfits(state, entry);
     if (unfit.length > 0) return { status: 'refused', problems: unfit };

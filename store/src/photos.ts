@@ -68,7 +68,11 @@ export async function preparePhoto(bytes: Buffer): Promise<Prepared> {
 }
 
 export type SavedPhoto =
-  { status: 'saved'; width: number; height: number } | { status: 'no-job' } | { status: 'refused'; problem: string };
+  | { status: 'saved'; width: number; height: number }
+  | { status: 'no-job' }
+  | { status: 'refused'; problem: string }
+  /** another picture is kept under this id */
+  | { status: 'conflict' };
 
 /** Keeps a picture under the id its sender gave it. Sending it again answers as the first time. */
 export async function savePhoto(db: Database, ticket: string, id: string, bytes: Buffer): Promise<SavedPhoto> {
@@ -82,8 +86,8 @@ export async function savePhoto(db: Database, ticket: string, id: string, bytes:
     return { status: 'saved', width, height };
   } catch (error) {
     if (sqlState(error) !== '23505') throw error;
-    const [known] = await db.select({ width: photos.width, height: photos.height }).from(photos).where(its(job.id, id));
-    return known ? { status: 'saved', ...known } : { status: 'refused', problem: 'That picture cannot be kept.' };
+    const [known] = await db.select({ picture: photos.picture }).from(photos).where(its(job.id, id));
+    return known?.picture.equals(prepared.photo.picture) ? { status: 'saved', width, height } : { status: 'conflict' };
   }
 }
 

@@ -1,4 +1,6 @@
+import { sql } from 'drizzle-orm';
 import {
+  check,
   customType,
   index,
   integer,
@@ -9,10 +11,13 @@ import {
   timestamp,
   unique,
   uuid,
+  type AnyPgColumn,
 } from 'drizzle-orm/pg-core';
 
 /** Raw bytes, in and out as a Buffer. */
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+/** What the schema of an entry lets through; beyond it PostgreSQL and JavaScript count years in their own ways. */
+const ofThisAge = (column: AnyPgColumn) => sql`${column} >= '1899-12-31' and ${column} < '2101-01-02'`;
 const timeOf = () => timestamp({ withTimezone: true, mode: 'string' });
 
 /** One row a job. All that is known of a job stands in its entries; the row only gives them something to hang on. */
@@ -40,7 +45,11 @@ export const entries = pgTable(
     benchTime: timeOf().notNull(),
     receivedAt: timeOf().notNull().defaultNow(),
   },
-  (table) => [primaryKey({ columns: [table.jobId, table.seq] }), unique().on(table.jobId, table.id)],
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.seq] }),
+    unique().on(table.jobId, table.id),
+    check('entries_of_this_age', ofThisAge(table.benchTime)),
+  ],
 );
 
 /** Pictures of a job, already made small and stripped of everything but the picture. Append-only, like the logbook. */
@@ -74,12 +83,16 @@ export const instrumentTypes = pgTable(
 );
 
 /** The shop's own logbook: its gauges, their checks, its sets of limits. Append-only, in the order of `seq`. */
-export const shopEntries = pgTable('shop_entries', {
-  seq: integer().primaryKey().generatedAlwaysAsIdentity(),
-  id: uuid().notNull().unique(),
-  kind: text().notNull(),
-  body: jsonb().notNull(),
-  author: text().notNull(),
-  benchTime: timeOf().notNull(),
-  receivedAt: timeOf().notNull().defaultNow(),
-});
+export const shopEntries = pgTable(
+  'shop_entries',
+  {
+    seq: integer().primaryKey().generatedAlwaysAsIdentity(),
+    id: uuid().notNull().unique(),
+    kind: text().notNull(),
+    body: jsonb().notNull(),
+    author: text().notNull(),
+    benchTime: timeOf().notNull(),
+    receivedAt: timeOf().notNull().defaultNow(),
+  },
+  (table) => [check('shop_entries_of_this_age', ofThisAge(table.benchTime))],
+);

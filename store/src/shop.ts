@@ -1,24 +1,21 @@
 import { isDeepStrictEqual } from 'node:util';
 import {
   foldShop,
+  readShopEntry,
   shopEntryProblems,
   usualHours,
   type NewShopEntry,
   type Problem,
-  type ShopEntry,
   type ShopState,
 } from '@holotonos/core';
 import { asc, eq } from 'drizzle-orm';
 import type { Database } from './database';
 import { shopEntries } from './schema';
 
-const toEntry = ({ id, seq, kind, body, author, benchTime }: typeof shopEntries.$inferSelect): ShopEntry =>
-  ({ id, seq, kind, body, author, benchTime: new Date(benchTime).toISOString() }) as ShopEntry;
-
 /** The shop as the database has it now. */
 export async function shopState(db: Database): Promise<ShopState> {
   const rows = await db.select().from(shopEntries).orderBy(asc(shopEntries.seq));
-  return foldShop(rows.map(toEntry));
+  return foldShop(rows.map(readShopEntry));
 }
 
 /**
@@ -45,6 +42,14 @@ export type ShopAppended =
 export async function appendShopEntry(db: Database, entry: NewShopEntry): Promise<ShopAppended> {
   const problems = shopEntryProblems(entry);
   if (problems.length > 0) return { status: 'refused', problems };
+  if (entry.kind === 'strike') {
+    const [target] = await db.select().from(shopEntries).where(eq(shopEntries.id, entry.body.entry));
+    if (!target || readShopEntry(target).kind === 'strike')
+      return {
+        status: 'refused',
+        problems: [{ path: '/body/entry', message: 'is not an entry of the shop that can be struck' }],
+      };
+  }
   const { id, kind, body, author, benchTime } = entry;
   const [row] = await db
     .insert(shopEntries)

@@ -2,7 +2,7 @@ import { instrumentType, removableNames } from '../instruments';
 import { limitShape } from '../practice';
 import type { Problem } from '../solvers/contract';
 import type { ToleranceName } from '../vocabulary';
-import { hasSchema, problemsWith, type SchemaName } from '../validation';
+import { hasSchema, problemsWith, strangeTexts, type SchemaName } from '../validation';
 import type { NewEntry, NewEntryOf } from './entry';
 import { isOnBoard } from './board';
 import type { JobState } from './jobState';
@@ -20,7 +20,11 @@ const bodySchema = (kind: string): SchemaName | null => {
 export function entryProblems(entry: unknown, as: 'new' | 'stored' = 'new'): Problem[] {
   const outer = problemsWith(as === 'new' ? 'new_entry' : 'stored_entry', entry);
   if (outer.length > 0) return outer;
+  const strange = strangeTexts(entry);
+  if (strange.length > 0) return strange;
   const { kind, body } = entry as NewEntry;
+  if (kind === 'unreadable' && as === 'new')
+    return [{ path: '/kind', message: 'is written by nobody: it stands for an entry that cannot be read' }];
   const schema = bodySchema(kind);
   if (!schema) return [{ path: '/kind', message: `“${kind}” is not a kind of entry` }];
   const problems = problemsWith(schema, body).map(({ path, message }) => ({ path: `/body${path}`, message }));
@@ -68,6 +72,7 @@ export function limitProblems(name: ToleranceName, limit: number | number[], pat
  * Problems with an entry in this job: what its form cannot show. Assumes a well-formed entry.
  */
 export function misfits(state: JobState, entry: NewEntry): Problem[] {
+  if (entry.kind === 'unreadable') return [];
   if (!state.intake && entry.kind !== 'intake') {
     return [{ path: '/kind', message: 'the first entry of a job must be its intake' }];
   }

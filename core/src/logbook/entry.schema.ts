@@ -3,6 +3,7 @@ import { partId, typeChangeSchema } from '../instruments/instrumentType.schema';
 import { operationName, settingsSchema } from '../plan/operation.schema';
 import type { OwnSettings } from '../practice';
 import { lengthUnits } from '../units/units';
+import { daySchema, momentSchema, uuidSchema } from '../validation/plain.schema';
 import {
   agreementAnswers,
   costKinds,
@@ -22,7 +23,7 @@ import {
 
 const text = (most: number) => ({ type: 'string', maxLength: most, pattern: '\\S' }) as const;
 const freeText = (most: number) => ({ type: 'string', maxLength: most }) as const;
-const uuid = { type: 'string', format: 'uuid' } as const;
+const uuid = uuidSchema;
 const minutes = { type: 'number', minimum: 0, maximum: 100000 } as const;
 /** `group:part` or `group:*` */
 const measurePattern = { type: 'string', pattern: '^[a-z-]+:(\\*|[a-z0-9-]+)$', maxLength: 80 } as const;
@@ -104,6 +105,19 @@ const cell = { type: 'string', pattern: '^[A-Z][1-9][0-9]?$' } as const;
 /** A share of the width or height of a picture. */
 const share = { type: 'number', minimum: 0, maximum: 1 } as const;
 
+/** Stands in either logbook for an entry that came back from the database as nothing that can be read. */
+export const unreadableBody = {
+  type: 'object',
+  description: 'stands for an entry that came back from the database as nothing that can be read; nobody writes it',
+  properties: {
+    kind: { ...freeText(60), description: 'the kind it said it was' },
+    problem: freeText(400),
+    was: { ...freeText(20000), description: 'its body, as text' },
+  },
+  required: ['kind', 'problem', 'was'],
+  additionalProperties: false,
+} as const;
+
 /** The body of each kind of entry. One place; the server, the browser and the import all validate against these. */
 export const entryBodies = {
   'intake': {
@@ -132,7 +146,7 @@ export const entryBodies = {
       practice: { enum: practiceNames },
       scope: { enum: scopes },
       unit: { enum: lengthUnits },
-      dueBy: { type: 'string', format: 'date' },
+      dueBy: daySchema,
     },
     required: ['ticket', 'owner', 'instrumentType', 'family', 'practice', 'scope', 'unit'],
     additionalProperties: false,
@@ -380,7 +394,7 @@ export const entryBodies = {
     properties: {
       estimate: uuid,
       answer: { enum: agreementAnswers },
-      on: { type: 'string', format: 'date' },
+      on: daySchema,
       by: { ...freeText(120), description: 'who said so' },
       without: { type: 'array', items: text(120), maxItems: 1000, description: 'operations the owner does not want' },
       note: freeText(2000),
@@ -512,7 +526,7 @@ export const entryBodies = {
   'sign-off': {
     type: 'object',
     properties: {
-      checkUp: { type: 'string', format: 'date' },
+      checkUp: daySchema,
       ownerCautions: { type: 'array', items: text(400), maxItems: 20 },
       summary: freeText(4000),
     },
@@ -525,6 +539,7 @@ export const entryBodies = {
     required: ['entry'],
     additionalProperties: false,
   },
+  'unreadable': unreadableBody,
 } as const satisfies Record<string, JSONSchema>;
 
 export type EntryKind = keyof typeof entryBodies;
@@ -563,6 +578,7 @@ interface EntryBodies {
   'photo-marks': FromSchema<(typeof entryBodies)['photo-marks']>;
   'sign-off': FromSchema<(typeof entryBodies)['sign-off']>;
   'strike': FromSchema<(typeof entryBodies)['strike']>;
+  'unreadable': FromSchema<(typeof entryBodies)['unreadable']>;
 }
 export type EntryBody<K extends EntryKind> = EntryBodies[K];
 export const entryKinds = Object.keys(entryBodies) as EntryKind[];
@@ -570,7 +586,7 @@ export const entryKinds = Object.keys(entryBodies) as EntryKind[];
 const envelope = {
   id: uuid,
   author: text(80),
-  benchTime: { type: 'string', format: 'date-time', maxLength: 40 },
+  benchTime: momentSchema,
 } as const;
 
 /** An entry as a client writes it. */
@@ -587,7 +603,7 @@ export const storedEntrySchema = {
   properties: {
     ...newEntrySchema.properties,
     seq: { type: 'integer', minimum: 1 },
-    receivedAt: { type: 'string', format: 'date-time', maxLength: 40 },
+    receivedAt: momentSchema,
   },
   required: [...newEntrySchema.required, 'seq', 'receivedAt'],
   additionalProperties: false,

@@ -46,6 +46,7 @@ const open = (state: JobState): Draft => ({
   planChanges: new Map(state.planChanges),
   costs: new Map(state.costs),
   estimates: new Map(state.estimates),
+  unread: new Map(state.unread),
   own: new Map(),
 });
 
@@ -364,6 +365,18 @@ function foldOne(draft: Draft, entry: Entry): void {
       return;
     case 'strike':
       return;
+    case 'unreadable':
+      draft.unread.set(entry.id, `${entry.body.kind}: ${entry.body.problem}`);
+      return;
+  }
+}
+
+/** One entry that cannot be taken in is set down as such; the others go on. */
+function foldSafely(draft: Draft, entry: Entry): void {
+  try {
+    foldOne(draft, entry);
+  } catch (error) {
+    draft.unread.set(entry.id, `${entry.kind}: ${(error as Error).message}`);
   }
 }
 
@@ -386,7 +399,7 @@ function foldOnto(before: JobState, entries: readonly Entry[]): JobState {
   for (const entry of entries) {
     draft.entries.push(entry);
     draft.seq = Math.max(draft.seq, entry.seq);
-    if (!draft.struck.has(entry.id)) foldOne(draft, entry);
+    if (!draft.struck.has(entry.id)) foldSafely(draft, entry);
   }
   const { own: _own, ...state } = draft;
   return state;

@@ -4,3 +4,4 @@ export * from './jobState';
 export * from './board';
 export * from './foldEntries';
 export * from './checkEntry';
+export * from './readEntry';

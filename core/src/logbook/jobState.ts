@@ -181,6 +181,8 @@ export interface JobState {
   /** in the order they were given */
   estimates: ReadonlyMap<string, EstimateState>;
   signOff: EntryOf<'sign-off'> | null;
+  /** entries that say nothing any more, with what is wrong with each; they can be struck */
+  unread: ReadonlyMap<string, string>;
 }
 
 export const emptyJobState: JobState = {
@@ -212,6 +214,7 @@ export const emptyJobState: JobState = {
   costs: new Map(),
   estimates: new Map(),
   signOff: null,
+  unread: new Map(),
 };
 
 /**

@@ -1,4 +1,5 @@
 import type { JSONSchema } from 'json-schema-to-ts';
+import { momentSchema, uuidSchema } from '../validation/plain.schema';
 
 /** Raised when a document of this kind would no longer be read the same way. */
 export const jobDocumentVersion = 1;
@@ -14,7 +15,7 @@ export const jobDocumentSchema = {
   properties: {
     format: { const: 'holotonos-job' },
     version: { const: jobDocumentVersion },
-    exportedAt: { type: 'string', format: 'date-time' },
+    exportedAt: momentSchema,
     units: {
       type: 'object',
       properties: { length: { const: 'mm' } },
@@ -29,7 +30,7 @@ export const jobDocumentSchema = {
       items: {
         type: 'object',
         properties: {
-          id: { type: 'string', format: 'uuid' },
+          id: uuidSchema,
           jpeg: { type: 'string', pattern: '^[A-Za-z0-9+/]+={0,2}$', maxLength: 30000000 },
         },
         required: ['id', 'jpeg'],

@@ -1,3 +1,5 @@
+import { daySchema, momentSchema } from '../validation/plain.schema';
+
 const id = { type: 'string', minLength: 1, maxLength: 200 } as const;
 const minutes = { type: 'number', minimum: 0, maximum: 1e7 } as const;
 const clock = { type: 'string', pattern: '^(([01][0-9]|2[0-3]):[0-5][0-9]|24:00)$' } as const;
@@ -47,9 +49,9 @@ export const scheduleInput = {
     calendar: {
       type: ['object', 'null'],
       properties: {
-        start: { type: 'string', format: 'date-time' },
+        start: momentSchema,
         ...calendarHours,
-        closed: { type: 'array', items: { type: 'string', format: 'date' } },
+        closed: { type: 'array', items: daySchema },
       },
       required: ['start', 'timeZone', 'week', 'closed'],
       additionalProperties: false,
@@ -64,7 +66,7 @@ export const scheduleInput = {
           id,
           skills: { type: 'array', items: id, maxItems: 100, description: 'none named means all' },
           week: { ...calendarHours.week, description: 'own hours in place of those of the calendar' },
-          away: { type: 'array', items: { type: 'string', format: 'date' }, maxItems: 400 },
+          away: { type: 'array', items: daySchema, maxItems: 400 },
         },
         required: ['id', 'skills'],
         additionalProperties: false,

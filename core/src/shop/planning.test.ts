@@ -31,12 +31,6 @@ const work = {
   reversible: false,
 };
 
-test('a step of the shop’s own cannot take the place of one that ships', () => {
-  expect(wrong('operation', { id: 'polish', work })).toEqual([
-    '/body/id “polish” is a step that ships: give this one another id',
-  ]);
-});
-
 describe('what a shop writes down about its work', () => {
   test.each([
     ['operation', { id: 'burnish', work }],

@@ -1,5 +1,5 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { currency, limitChanges } from '../logbook/entry.schema';
+import { currency, limitChanges, unreadableBody } from '../logbook/entry.schema';
 import type { CureRule, OperationKind, RuleCondition } from '../plan';
 import {
   cureRuleSchema,
@@ -11,6 +11,7 @@ import {
 import type { OwnSettings } from '../practice';
 import type { ScheduleWeek } from '../schedule';
 import { calendarHours } from '../schedule/schedule.schema';
+import { daySchema, momentSchema, uuidSchema } from '../validation/plain.schema';
 import { costKinds, gaugeKinds, practiceNames, stages, type BenchResource } from '../vocabulary';
 
 const text = (most: number) => ({ type: 'string', maxLength: most, pattern: '\\S' }) as const;
@@ -18,7 +19,7 @@ const id = { type: 'string', pattern: '^[a-z0-9]+(-[a-z0-9]+)*$', maxLength: 60 
 /** Ids of cautions are written as `leakLight` or `own-caution`. */
 const operationNameLike = { type: 'string', pattern: '^[A-Za-z0-9-]+$', maxLength: 60 } as const;
 const retired = { type: 'boolean' } as const;
-const date = { type: 'string', format: 'date' } as const;
+const date = daySchema;
 
 const ref = {
   type: 'object',
@@ -183,6 +184,14 @@ export const shopEntryBodies = {
     required: ['first', 'second'],
     additionalProperties: false,
   },
+  'strike': {
+    type: 'object',
+    description: 'takes back an entry, which stays readable',
+    properties: { entry: uuidSchema, reason: { type: 'string', maxLength: 400 } },
+    required: ['entry'],
+    additionalProperties: false,
+  },
+  'unreadable': unreadableBody,
 } as const satisfies Record<string, JSONSchema>;
 
 /** When the shop is open, and how many there are of what a step can hold. */
@@ -207,6 +216,8 @@ interface ShopBodies {
   'rates': FromSchema<(typeof shopEntryBodies)['rates']>;
   'price': FromSchema<(typeof shopEntryBodies)['price']>;
   'bench-order': FromSchema<(typeof shopEntryBodies)['bench-order']>;
+  'strike': FromSchema<(typeof shopEntryBodies)['strike']>;
+  'unreadable': FromSchema<(typeof shopEntryBodies)['unreadable']>;
 }
 export type ShopEntryBody<K extends ShopEntryKind> = ShopBodies[K];
 export const shopEntryKinds = Object.keys(shopEntryBodies) as ShopEntryKind[];
@@ -215,11 +226,11 @@ export const shopEntryKinds = Object.keys(shopEntryBodies) as ShopEntryKind[];
 export const newShopEntrySchema = {
   type: 'object',
   properties: {
-    id: { type: 'string', format: 'uuid' },
+    id: uuidSchema,
     kind: { enum: shopEntryKinds },
     body: { type: 'object' },
     author: text(80),
-    benchTime: { type: 'string', format: 'date-time', maxLength: 40 },
+    benchTime: momentSchema,
   },
   required: ['id', 'kind', 'body', 'author', 'benchTime'],
   additionalProperties: false,

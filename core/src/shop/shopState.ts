@@ -1,11 +1,11 @@
 import { limitProblems } from '../logbook';
 import { isTimeZone, worldZone } from '../clock';
 import { weekProblems } from '../schedule';
-import { shippedOperations, tableProblems, tableWith } from '../plan';
+import { tableProblems, tableWith } from '../plan';
 import { gaugeTakes, shelfGauges, usualGauge, type ShelfGauge } from '../metrology';
 import type { Problem } from '../solvers/contract';
 import type { Measure } from '../vocabulary';
-import { hasSchema, problemsWith } from '../validation';
+import { hasSchema, problemsWith, strangeTexts } from '../validation';
 import type { ShopEntryBody, ShopEntryKind, ShopHours } from './shopEntry.schema';
 
 interface Envelope {
@@ -55,6 +55,8 @@ export interface ShopState {
   rates: Rates | null;
   prices: readonly Price[];
   benchOrder: readonly BenchOrder[];
+  /** entries that say nothing any more, with what is wrong with each; they can be struck */
+  unread: readonly { entry: string; kind: string; problem: string }[];
 }
 
 const weekday: [string, string][] = [
@@ -83,6 +85,7 @@ export const freshShop: ShopState = {
   rates: null,
   prices: [],
   benchOrder: [],
+  unread: [],
 };
 
 /** What has not been put away. */
@@ -111,11 +114,17 @@ const samePair = (a: BenchOrder, b: BenchOrder) =>
   a.second.operation === b.second.operation;
 
 /** The state of the shop from its own logbook, in order. Pure. */
-export const foldShop = (entries: readonly ShopEntry[]): ShopState =>
-  [...entries]
+export function foldShop(entries: readonly ShopEntry[]): ShopState {
+  const struck = new Set(entries.flatMap(({ kind, body }) => (kind === 'strike' ? [body.entry] : [])));
+  return entries
+    .filter(({ id }) => !struck.has(id))
     .sort((a, b) => a.seq - b.seq)
     .reduce<ShopState>((state, { id: entry, seq, kind, body, author, benchTime }) => {
       switch (kind) {
+        case 'strike':
+          return { ...state, seq };
+        case 'unreadable':
+          return { ...state, seq, unread: [...state.unread, { entry, kind: body.kind, problem: body.problem }] };
         case 'gauge': {
           const { calibratedOn = null, retired = false, ...gauge } = body;
           return { ...state, seq, gauges: put(state.gauges, { ...gauge, calibratedOn, retired }) };
@@ -145,13 +154,12 @@ export const foldShop = (entries: readonly ShopEntry[]): ShopState =>
           return { ...state, seq, benchOrder: [...state.benchOrder.filter((each) => !samePair(each, body)), body] };
       }
     }, freshShop);
+}
 
 /** What speaks against work of the shop's own: it must not need what later work disturbs, nor run backwards in time. */
 function operationProblems({ id, work }: OwnOperation): Problem[] {
   const [low, likely, high] = work.minutes;
   const says = (path: string, message: string) => ({ path: `/body/work/${path}`, message });
-  if (shippedOperations.has(id))
-    return [{ path: '/body/id', message: `“${id}” is a step that ships: give this one another id` }];
   if (low > likely || likely > high) return [says('minutes', 'must rise from low over likely to high')];
   return tableProblems(tableWith([{ ...work, kind: id }]))
     .filter((message) => message.includes(`“${id}”`))
@@ -171,7 +179,11 @@ function hoursProblems({ week = {}, ...rest }: ShopHours | Person): Problem[] {
 export function shopEntryProblems(entry: unknown): Problem[] {
   const outer = problemsWith('new_shop_entry', entry);
   if (outer.length > 0) return outer;
+  const strange = strangeTexts(entry);
+  if (strange.length > 0) return strange;
   const { kind, body } = entry as NewShopEntry;
+  if (kind === 'unreadable')
+    return [{ path: '/kind', message: 'is written by nobody: it stands for an entry that cannot be read' }];
   const schema = `shop_${kind.replaceAll('-', '_')}`;
   if (!hasSchema(schema)) return [{ path: '/kind', message: `“${kind}” is not a kind of entry` }];
   const problems = problemsWith(schema, body).map(({ path, message }) => ({ path: `/body${path}`, message }));

@@ -1,5 +1,6 @@
 import * as generated from '../generated/validators.js';
 import type { Problem } from '../solvers/contract';
+import { patternWords } from './plain.schema';
 
 /** More than this names nothing new and only grows the answer. */
 const mostProblems = 100;
@@ -21,6 +22,10 @@ function problemOf({ instancePath, keyword, message, params }: AjvError): Proble
   }
   if (keyword === 'enum') {
     return { path: instancePath, message: `must be one of ${(params.allowedValues as unknown[]).join(', ')}` };
+  }
+  if (keyword === 'pattern') {
+    const words = patternWords[String(params.pattern)];
+    if (words !== undefined) return { path: instancePath, message: words };
   }
   return { path: instancePath, message: message ?? 'is not valid' };
 }

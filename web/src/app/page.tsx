@@ -2,6 +2,7 @@ import Link from 'next/link';
 import { connection } from 'next/server';
 import { clockWords, practices, type BenchSummary, type ClockWords, type PracticeName } from '@holotonos/core';
 import { Clocks, Today } from '@/bench/Today';
+import { UnreadTickets } from '@/components/UnreadTickets';
 import { GapFiller } from '@/bench/GapFiller';
 import { loadBench } from '@/server/jobs';
 
@@ -113,6 +114,7 @@ export default async function BenchPage() {
           New ticket
         </Link>
       </div>
+      <UnreadTickets tickets={bench.unread} />
       {tickets.length === 0 ? (
         <div className="sheet">
           <h2>The bench is empty</h2>

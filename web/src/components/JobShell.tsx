@@ -13,6 +13,9 @@ import { isMeasuredGroup, partsToMeasure, targetsOfGroup } from '@/measure/group
 import { StripControlProvider, useStripControlHeld, type StripControl } from '@/strip/StripControl';
 import { useWhen } from '@/client/BenchContext';
 
+/** More than this helps nobody; striking brings up the next. */
+const mostUnread = 8;
+
 function Tabs() {
   const { ticket, judgement } = useJob();
   const path = usePathname();
@@ -82,6 +85,38 @@ function JobStrip() {
   return <Strip type={type} control={control} />;
 }
 
+/** Entries that say nothing any more: shown, and struck with a word when they are in the way. */
+function UnreadEntries() {
+  const { state, write } = useJob();
+  const { momentText } = useWhen();
+  const unread = [...state.unread].filter(([id]) => !state.struck.has(id)).slice(0, mostUnread);
+  if (unread.length === 0) return null;
+  return (
+    <section className="say attention m-3" aria-label="Entries that cannot be read">
+      <strong>What these entries said cannot be read any more.</strong> The rest of the job goes on without them; they
+      travel with it when it is taken out.
+      <ul className="list-plain mb-0">
+        {unread.map(([id, problem]) => {
+          const entry = state.byId.get(id);
+          return (
+            <li key={id}>
+              {entry && `${momentText(entry.benchTime)}, ${entry.author}: `}
+              {problem}{' '}
+              <Button
+                variant="quiet"
+                aria-label={`Strike entry ${entry?.seq ?? ''}, which cannot be read`}
+                onClick={() => write('strike', { entry: id, reason: 'It could not be read.' })}
+              >
+                Strike it
+              </Button>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
 /** The frame of every job page: what job it is, the strip, the page's own bands, and what waits to be sent. */
 export function JobShell({ children }: { children: ReactNode }) {
   const { dayText } = useWhen();
@@ -114,6 +149,7 @@ export function JobShell({ children }: { children: ReactNode }) {
             </Suspense>
           </div>
         </div>
+        <UnreadEntries />
         {refusals.length > 0 && (
           <div className="say fault m-3" role="alert">
             <strong>Not taken:</strong>

@@ -168,6 +168,8 @@ export function entryWords(entry: Entry, names: ReadonlyMap<string, string>): st
       return `Marked a photo (${entry.body.marks.length})`;
     case 'sign-off':
       return 'Signed off';
+    case 'unreadable':
+      return `An entry that cannot be read (${entry.body.kind}): ${entry.body.problem}`;
     case 'strike':
       return `Struck an entry${entry.body.reason ? `: ${entry.body.reason}` : ''}`;
   }

@@ -26,7 +26,7 @@ import {
   type ScheduleOutput,
   type ShopState,
 } from '@holotonos/core';
-import { jobByTicket, jobState, listJobs, shopState } from '@holotonos/store';
+import { faultLine, jobByTicket, jobState, listJobs, shopState } from '@holotonos/store';
 import { getDb } from './store';
 
 export interface LoadedJob {
@@ -34,6 +34,15 @@ export interface LoadedJob {
   ticket: string;
   state: JobState;
   type: InstrumentType;
+}
+
+/** A ticket that is there but says nothing of an instrument: whatever else it says can be taken out whole. */
+export async function unreadJob(ticket: string): Promise<UnreadTicket | null> {
+  const job = await jobByTicket(getDb(), ticket);
+  if (!job) return null;
+  const state = await jobState(getDb(), job.id);
+  if (state.instrument) return null;
+  return { ticket: job.ticket, problem: [...state.unread.values()][0] ?? 'its intake is missing' };
 }
 
 /** A job with its state and instrument, or null when there is no such ticket. */
@@ -59,23 +68,42 @@ function actuals(state: JobState, type: InstrumentType, shop: ShopState): Actual
 
 type Known = { ticket: string; state: JobState; type: InstrumentType };
 
-async function recentJobs(): Promise<Known[]> {
+/** A ticket that cannot be shown, and why: the others go on without it. */
+export interface UnreadTicket {
+  ticket: string;
+  problem: string;
+}
+
+async function recentJobs(): Promise<{ jobs: Known[]; unread: UnreadTicket[] }> {
   const rows = await listJobs(getDb(), mostTickets);
-  const jobs = await Promise.all(
-    rows.map(async ({ id, ticket }) => {
-      const state = await jobState(getDb(), id);
-      return state.instrument && { ticket, state, type: state.instrument };
-    }),
+  const states = await Promise.all(
+    rows.map(async ({ id, ticket }) => ({ ticket, state: await jobState(getDb(), id) })),
   );
-  return jobs.filter((job) => job !== null);
+  const unread: UnreadTicket[] = [];
+  const jobs = states.flatMap(({ ticket, state }) => {
+    if (state.instrument) return [{ ticket, state, type: state.instrument }];
+    unread.push({ ticket, problem: [...state.unread.values()][0] ?? 'its intake is missing' });
+    return [];
+  });
+  return { jobs, unread };
+}
+
+/** What a job says of itself, or null where even that cannot be worked out; then it is in the log. */
+function orNull<T>(ticket: string, work: () => T): T | null {
+  try {
+    return work();
+  } catch (error) {
+    console.error(`${ticket} could not be worked out. ${faultLine(error)}`);
+    return null;
+  }
 }
 
 const learnedFrom = (jobs: readonly Known[], shop: ShopState): LearnedTimes =>
-  learnTimes(jobs.flatMap(({ state, type }) => actuals(state, type, shop)));
+  learnTimes(jobs.flatMap(({ ticket, state, type }) => orNull(ticket, () => actuals(state, type, shop)) ?? []));
 
 /** The shop, with what its clock has taught it. */
 export async function loadShop(): Promise<{ shop: ShopState; learned: LearnedTimes }> {
-  const [shop, jobs] = await Promise.all([shopState(getDb()), recentJobs()]);
+  const [shop, { jobs }] = await Promise.all([shopState(getDb()), recentJobs()]);
   return { shop, learned: learnedFrom(jobs, shop) };
 }
 
@@ -105,20 +133,25 @@ export interface Bench {
   fits: FittingStep[];
   clocks: (RunningClock & { ticket: string })[];
   shop: ShopState;
+  unread: UnreadTicket[];
 }
 
 /** The bench as it is now, tickets in the order they need hands. */
 export async function loadBench(now: string): Promise<Bench> {
-  const [shop, known] = await Promise.all([shopState(getDb()), recentJobs()]);
+  const [shop, { jobs: known, unread }] = await Promise.all([shopState(getDb()), recentJobs()]);
   const basis = planBasis(shop, learnedFrom(known, shop));
   const summaries: BenchSummary[] = [];
   const jobs: BenchJob[] = [];
   const clocks: Bench['clocks'] = [];
   for (const { ticket, state, type } of known) {
-    const judgement = judgeJob(state, type);
-    const plan = jobPlan(state, type, judgement, now, basis);
-    const summary = benchSummary(state, type, { judgement, plan }, now);
-    if (!summary) continue;
+    const worked = orNull(ticket, () => {
+      const judgement = judgeJob(state, type);
+      const plan = jobPlan(state, type, judgement, now, basis);
+      return { plan, summary: benchSummary(state, type, { judgement, plan }, now) };
+    });
+    if (!worked) unread.push({ ticket, problem: 'what is written in it does not fit together' });
+    if (!worked?.summary) continue;
+    const { plan, summary } = worked;
     summaries.push({ ...summary, ticket });
     jobs.push({ ticket, dueBy: summary.dueBy, state, plan });
     const titles = new Map(plan.steps.map(({ id, title }) => [id, title]));
@@ -150,5 +183,6 @@ export async function loadBench(now: string): Promise<Bench> {
     fits,
     clocks,
     shop,
+    unread,
   };
 }

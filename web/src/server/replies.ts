@@ -1,5 +1,7 @@
 import 'server-only';
-import type { Problem } from '@holotonos/core';
+import { randomUUID } from 'node:crypto';
+import { isPlainText, type Problem } from '@holotonos/core';
+import { faultLine, kindOfFault } from '@holotonos/store';
 
 /** What a body may weigh, bytes. */
 export const mostBodyBytes = 8 * 1024 * 1024;
@@ -11,11 +13,45 @@ export const invalid = (problems: readonly Problem[]): Response => reply(400, { 
 export const conflict = (message: string): Response => reply(409, { error: 'conflict', message });
 export const tooLarge = (most: number): Response =>
   reply(413, { error: 'too-large', message: `${most / 1024 / 1024} MB at most can be taken.` });
+/** The database is known not to answer: the one case in which trying again unchanged makes sense. */
 export const unavailable = (): Response =>
   reply(503, {
     error: 'unavailable',
     message: 'The database does not answer. Nothing was written; try again in a moment.',
   });
+const full = (): Response =>
+  reply(507, {
+    error: 'disk-full',
+    message: 'The disk of the database is full. Nothing was written; it will be taken once there is room.',
+  });
+
+/** Something nobody has foreseen, under a number that stands in the log too. */
+export function broken(error: unknown): Response {
+  const reference = randomUUID().slice(0, 8);
+  console.error(`[${reference}] ${faultLine(error)}`);
+  return reply(500, {
+    error: 'fault',
+    reference,
+    message: `Something went wrong here that should not have (reference ${reference}). Nothing was written.`,
+  });
+}
+
+/** The reply to what a handler threw. */
+export function replyTo(error: unknown): Response {
+  switch (kindOfFault(error)) {
+    case 'away':
+      console.error(faultLine(error));
+      return unavailable();
+    case 'full':
+      console.error(faultLine(error));
+      return full();
+    case 'refused':
+      console.error(faultLine(error));
+      return invalid([{ path: '', message: 'holds something that the database cannot keep' }]);
+    case 'fault':
+      return broken(error);
+  }
+}
 
 type Read<T> = ({ ok: true } & T) | { ok: false; response: Response };
 
@@ -55,14 +91,21 @@ export async function readJson(request: Request, most = mostBodyBytes): Promise<
   }
 }
 
-/** Runs a handler; a database that does not answer becomes a plain 503. */
+/** Runs a handler; whatever it throws becomes a reply in words, and a 503 only when the database does not answer. */
 export async function answering(handler: () => Promise<Response>): Promise<Response> {
   try {
     return await handler();
   } catch (error) {
-    console.error(error);
-    return unavailable();
+    return replyTo(error);
   }
+}
+
+/** Who says so, from `?author=`: a name, or the reply that says what is wrong with it. */
+export function authorOf(request: Request): { ok: true; author: string } | { ok: false; response: Response } {
+  const author = new URL(request.url).searchParams.get('author')?.trim() || 'imported';
+  return isPlainText(author) && author.length <= 80
+    ? { ok: true, author }
+    : { ok: false, response: invalid([{ path: '/author', message: 'must be a name of 80 characters at most' }]) };
 }
 
 /** Names a download. */

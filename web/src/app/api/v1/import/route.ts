@@ -1,11 +1,10 @@
 import { readJobDocument } from '@holotonos/core';
-import { importJob, preparePhoto, type PreparedPhoto } from '@holotonos/store';
+import { importJob, preparePhoto, ticketPattern, type PreparedPhoto } from '@holotonos/store';
 import { answering, conflict, invalid, readJson } from '@/server/replies';
 import { getDb } from '@/server/store';
 
 /** A whole job with its pictures may weigh this much, bytes. */
 const mostDocumentBytes = 128 * 1024 * 1024;
-const ticketPattern = /^[A-Za-z0-9][A-Za-z0-9-]{0,19}$/;
 
 /** Takes a whole job document, under its own ticket number or `?as=`: all of it, or nothing and every problem named. */
 export const POST = (request: Request) =>

@@ -1,5 +1,5 @@
 import { keepType } from '@holotonos/store';
-import { answering, invalid, readJson } from '@/server/replies';
+import { answering, authorOf, invalid, readJson } from '@/server/replies';
 import { getDb } from '@/server/store';
 import { loadTypeChoices } from '@/server/types';
 
@@ -11,8 +11,9 @@ export const POST = (request: Request) =>
   answering(async () => {
     const read = await readJson(request);
     if (!read.ok) return read.response;
-    const author = new URL(request.url).searchParams.get('author')?.slice(0, 80) || 'imported';
-    const kept = await keepType(getDb(), read.data, author);
+    const by = authorOf(request);
+    if (!by.ok) return by.response;
+    const kept = await keepType(getDb(), read.data, by.author);
     return kept.status === 'refused'
       ? invalid(kept.problems)
       : Response.json({ revision: kept.revision }, { status: 201 });

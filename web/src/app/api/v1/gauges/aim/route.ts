@@ -8,13 +8,14 @@ export const POST = (request: Request) =>
   answering(async () => {
     const read = await readJson(request, 4096);
     if (!read.ok) return read.response;
-    const { ticket = '', token = '', point } = (read.data ?? {}) as { ticket?: string; token?: string; point?: object };
+    const { ticket = '', token = '', point } = (read.data ?? {}) as Record<'ticket' | 'token' | 'point', unknown>;
     const problems = problemsWith('measuring_point', point ?? null);
     if (problems.length > 0) return invalid(problems.map((each) => ({ ...each, path: `/point${each.path}` })));
     if (typeof token !== 'string' || token.length > 80)
       return invalid([{ path: '/token', message: 'must be a short text' }]);
-    const job = await loadJob(String(ticket));
-    if (!job) return notFound(`There is no ticket ${String(ticket)}.`);
+    if (typeof ticket !== 'string') return invalid([{ path: '/ticket', message: 'must be a text' }]);
+    const job = await loadJob(ticket);
+    if (!job) return notFound(`There is no ticket ${ticket}.`);
     getGaugeHub().aim({ token, ticket: job.ticket, type: job.type, point: point as MeasuringPoint });
     return new Response(null, { status: 204 });
   });

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { appendAll, bookPackage, readingsFromPackage } from '@holotonos/store';
 import { loadJob } from '@/server/jobs';
-import { answering, asFile, conflict, invalid, notFound, readBytes } from '@/server/replies';
+import { answering, asFile, authorOf, conflict, invalid, notFound, readBytes } from '@/server/replies';
 import { getDb } from '@/server/store';
 
 type Context = { params: Promise<{ ticket: string }> };
@@ -26,8 +26,13 @@ export const POST = (request: Request, { params }: Context) =>
     const { ticket } = await params;
     const read = await readBytes(request, mostZipBytes);
     if (!read.ok) return read.response;
-    const author = new URL(request.url).searchParams.get('author')?.trim() || 'imported';
-    const book = readingsFromPackage(read.bytes, { author, now: new Date().toISOString(), mintId: randomUUID });
+    const by = authorOf(request);
+    if (!by.ok) return by.response;
+    const book = readingsFromPackage(read.bytes, {
+      author: by.author,
+      now: new Date().toISOString(),
+      mintId: randomUUID,
+    });
     if (!book.ok) return invalid(book.problems);
     const added = await appendAll(getDb(), ticket, book.entries);
     if (added.status === 'stored')

@@ -9,6 +9,9 @@ const noTicket = (ticket: string) => notFound(`There is no ticket ${ticket}.`);
 /** Entries one answer holds at most; `more` says whether to ask again after the last of them. */
 const mostEntries = 5000;
 
+/** The largest sequence number the database can count to. */
+const mostSeq = 2 ** 31 - 1;
+
 /** Entries after `?after=`, in order. */
 export const GET = (request: Request, { params }: Context) =>
   answering(async () => {
@@ -16,8 +19,8 @@ export const GET = (request: Request, { params }: Context) =>
     const job = await jobByTicket(getDb(), ticket);
     if (!job) return noTicket(ticket);
     const after = Number(new URL(request.url).searchParams.get('after') ?? 0);
-    if (!Number.isSafeInteger(after) || after < 0)
-      return invalid([{ path: '/after', message: 'must be a whole number' }]);
+    if (!Number.isInteger(after) || after < 0 || after > mostSeq)
+      return invalid([{ path: '/after', message: `must be a whole number, ${mostSeq} at most` }]);
     const entries = await jobEntries(getDb(), job.id, after, mostEntries);
     return Response.json({ entries, more: entries.length === mostEntries });
   });

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { importReadings, readingsToCsv, type CsvDialect, type Imported } from '@holotonos/store';
 import { measureGroups, type MeasureGroup } from '@holotonos/core';
 import { loadJob } from '@/server/jobs';
-import { answering, asFile, conflict, invalid, notFound, tooLarge } from '@/server/replies';
+import { answering, asFile, authorOf, conflict, invalid, notFound, replyTo, tooLarge } from '@/server/replies';
 import { getDb } from '@/server/store';
 
 type Context = { params: Promise<{ ticket: string }> };
@@ -67,11 +67,13 @@ export const POST = (request: Request, { params }: Context) =>
     const { ticket } = await params;
     const query = new URL(request.url).searchParams;
     if (Number(request.headers.get('content-length') ?? 0) > mostCsvBytes) return tooLarge(mostCsvBytes);
+    const by = authorOf(request);
+    if (!by.ok) return by.response;
     const dialect = dialectOf(query);
     if (dialect && 'problem' in dialect) return invalid([{ path: '', message: dialect.problem }]);
     const bytes = pieces(request.body ?? new ReadableStream({ start: (controller) => controller.close() }));
     const options = {
-      author: query.get('author')?.trim() || 'imported',
+      author: by.author,
       now: new Date().toISOString(),
       mintId: randomUUID,
       ...(dialect && { dialect }),
@@ -95,11 +97,7 @@ export const POST = (request: Request, { params }: Context) =>
           });
           say({ status: outcome.status, ...((await reply(outcome, ticket).json()) as object) });
         } catch (error) {
-          console.error(error);
-          say({
-            status: 'failed',
-            message: 'The database does not answer. Nothing was written; try again in a moment.',
-          });
+          say({ status: 'failed', ...((await replyTo(error).json()) as object) });
         }
         if (!stop.signal.aborted) controller.close();
       },

@@ -1,5 +1,5 @@
 import { mostPhotoBytes, photoBytes, savePhoto } from '@holotonos/store';
-import { answering, invalid, notFound, readBytes } from '@/server/replies';
+import { answering, conflict, invalid, notFound, readBytes } from '@/server/replies';
 import { getDb } from '@/server/store';
 
 type Context = { params: Promise<{ ticket: string; id: string }> };
@@ -27,5 +27,6 @@ export const PUT = (request: Request, { params }: Context) =>
     const saved = await savePhoto(getDb(), ticket, id, read.bytes);
     if (saved.status === 'no-job') return notFound(`There is no ticket ${ticket}.`);
     if (saved.status === 'refused') return invalid([{ path: '', message: saved.problem }]);
+    if (saved.status === 'conflict') return conflict('Another picture is kept under this id.');
     return Response.json({ photo: id, width: saved.width, height: saved.height }, { status: 201 });
   });
