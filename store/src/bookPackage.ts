@@ -1,4 +1,4 @@
-import type { JobState, Problem } from '@holotonos/core';
+import type { JobState, MeasureGroup, Problem } from '@holotonos/core';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import {
   groupsWithReadings,
@@ -18,6 +18,13 @@ interface Resource {
   path: string;
 }
 
+/** The files of a package. One that describes none is no package, so a book without readings has a file of a header. */
+function filesOf(state: JobState): { name: string; path: string; group?: MeasureGroup }[] {
+  const groups = groupsWithReadings(state);
+  if (groups.length === 0) return [{ name: 'readings', path: 'readings/readings.csv' }];
+  return groups.map((group) => ({ name: group, path: `readings/${group}.csv`, group }));
+}
+
 /** The description of a package: which files it has, and what stands in their columns. */
 function describe(state: JobState, ticket: string): object {
   return {
@@ -25,10 +32,10 @@ function describe(state: JobState, ticket: string): object {
     name: `measuring-book-${ticket.toLowerCase()}`,
     title: `Measuring book of ${ticket}`,
     instrument: state.intake?.instrumentType,
-    resources: groupsWithReadings(state).map((group) => ({
+    resources: filesOf(state).map(({ name, path }) => ({
       profile: 'tabular-data-resource',
-      name: group,
-      path: `readings/${group}.csv`,
+      name,
+      path,
       format: 'csv',
       mediatype: 'text/csv',
       encoding: 'utf-8',
@@ -47,7 +54,7 @@ function describe(state: JobState, ticket: string): object {
  */
 export function bookPackage(state: JobState, ticket: string): Uint8Array {
   const files = Object.fromEntries(
-    groupsWithReadings(state).map((group) => [`readings/${group}.csv`, strToU8(readingsToCsv(state, group))]),
+    filesOf(state).map(({ path, group }) => [path, strToU8(readingsToCsv(state, group))]),
   );
   return zipSync({ [descriptionFile]: strToU8(`${JSON.stringify(describe(state, ticket), null, 2)}\n`), ...files });
 }

@@ -160,6 +160,23 @@ describe('the measuring book as a data package', () => {
       expect(first).toBe(schema.fields.map(({ name }) => name).join(','));
     }
   });
+  test('of a job nobody has measured is a package all the same, and comes back empty', () => {
+    const bare = foldJob(state.entries.slice(0, 1));
+    const files = unzipSync(bookPackage(bare, 'LL-9'));
+    const description = JSON.parse(strFromU8(files['datapackage.json'] ?? new Uint8Array())) as {
+      name: string;
+      resources: { name: string; path: string; schema: { fields: { name: string }[] } }[];
+    };
+    // A package has at least one resource, each with a name in small letters and a file that is there.
+    expect(description.name).toMatch(/^[a-z0-9._-]+$/);
+    expect(description.resources).toHaveLength(1);
+    const [only] = description.resources;
+    expect(only?.name).toMatch(/^[a-z0-9._-]+$/);
+    expect(strFromU8(files[only?.path ?? ''] ?? new Uint8Array())).toBe(
+      `${only?.schema.fields.map(({ name }) => name).join(',')}\r\n`,
+    );
+    expect(readingsFromPackage(bookPackage(bare, 'LL-9'), defaults)).toEqual({ ok: true, entries: [] });
+  });
   test('that is none is refused in words', () => {
     const says = (bytes: Uint8Array) => {
       const read = readingsFromPackage(bytes, defaults);

@@ -59,7 +59,8 @@ export function boreReport({ type, limits, answers }: ReportContext, report: Par
         ]
       : [];
   return withFacts(report, facts, {
-    says: `${places.length > 0 ? `The bore is ${places.join('; ')}.` : 'The bore follows its reference.'}${assumed}`,
+    says: `${places.length > 0 ? `The bore is ${places.join('; ')}.` : ''}${assumed}`.trim(),
+    sound: places.length > 0 ? '' : 'The bore follows its reference.',
     findings,
     bore,
     curve: bore.stations.map(({ at, mean, reference }) => ({ at, value: mean, reference })),

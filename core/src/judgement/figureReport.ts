@@ -30,7 +30,7 @@ export function figureReport({ limits }: ReportContext, report: PartReport): Par
       };
   const own = weight?.mean != null ? [plainFigure('The spring itself gives', 'N', point.mean - weight.mean)] : [];
   return withFacts(report, [fact, ...own], {
-    says: outside ? `${finding.cause} ${finding.remedy}` : 'Within.',
+    says: outside ? `${finding.cause} ${finding.remedy}` : '',
     findings: outside ? [finding] : [],
   });
 }

@@ -124,7 +124,8 @@ function tubeReport({ state, type, limits, answers }: ReportContext, report: Par
   ];
   const nest = nestWords(type, report.part);
   return withFacts(report, facts, {
-    says: [remedy || 'It fits: no rock, no end play, free.', remedy && nest].filter(Boolean).join(' '),
+    says: findings.length > 0 ? [remedy, nest].filter(Boolean).join(' ') : '',
+    sound: 'It fits: no rock, no end play, free.',
     findings,
   });
 }
@@ -144,7 +145,8 @@ function rodReport({ limits }: ReportContext, report: PartReport): PartReport {
   };
   const findings = fact.verdict === 'outside' ? [bent] : [];
   return withFacts(report, [fact], {
-    says: findingsSay(findings) || 'It runs true.',
+    says: findingsSay(findings),
+    sound: 'It runs true.',
     findings,
   });
 }
@@ -214,7 +216,8 @@ function pivotReport({ type, limits }: ReportContext, report: PartReport): PartR
       missing: `Back the screw out a little, take the load off and watch the key; then read: ${missing.join(', ')}.`,
     };
   return withFacts(report, facts, {
-    says: findingsSay(findings) || 'It turns true between its points.',
+    says: findingsSay(findings),
+    sound: 'It turns true between its points.',
     missing: missing.length > 0 ? `Not read: ${missing.join(', ')}.` : '',
     findings: findings.filter(({ kind }, i) => findings.findIndex((other) => other.kind === kind) === i),
   });

@@ -162,7 +162,8 @@ export function jointReport({ state, type, limits, answers }: ReportContext, rep
           : 'Renew the cork: fitted a little full, then sanded in place.',
     });
   return withFacts(report, facts, {
-    says: `${findings.length > 0 ? (corked ? findings.map((each) => each.remedy).join(' ') : remedy) : 'It fits.'}${disagrees}`,
+    says: `${findings.length > 0 ? (corked ? findings.map((each) => each.remedy).join(' ') : remedy) : ''}${disagrees}`.trim(),
+    sound: 'It fits.',
     findings,
     joint: solved,
     steps,

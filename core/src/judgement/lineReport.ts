@@ -131,6 +131,7 @@ export function lineReport(context: ReportContext, report: PartReport): PartRepo
   ];
   return withFacts(report, [fact, ...more], {
     says: says.filter(Boolean).join(' '),
+    sound: '',
     findings,
     line,
     passes,

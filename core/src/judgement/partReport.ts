@@ -155,10 +155,38 @@ export function readPart(
   };
 }
 
-/** The report with its verdict: the worst of its figures. */
-export const withFacts = (report: PartReport, facts: ReportFact[], more: Partial<PartReport>): PartReport => ({
-  ...report,
-  state: wholeState(facts.flatMap(({ verdict }) => (verdict === null ? [] : [verdict]))),
-  facts,
-  ...more,
-});
+/** What the figures come to where no finding speaks for them. The words follow the verdict: only what is within is called sound. */
+function verdictSays(state: MeasureState, facts: readonly ReportFact[], sound: string): string {
+  const named = (verdict: MeasureState) =>
+    facts
+      .filter((fact) => fact.verdict === verdict)
+      .map(({ words }) => words)
+      .join('; ');
+  switch (state) {
+    case 'within':
+      return sound;
+    case 'undecided':
+      return `Too near the limit to say: ${named('undecided')}. Read it again, or with a finer gauge.`;
+    case 'outside':
+      return `Outside its limits: ${named('outside')}.`;
+    default:
+      return '';
+  }
+}
+
+/**
+ * The report with its verdict: the worst of its figures.
+ *
+ * @param more.says what it is and what would cure it, whatever the verdict
+ * @param more.sound what is said of it where all is within
+ */
+export function withFacts(
+  report: PartReport,
+  facts: ReportFact[],
+  { sound = 'Within.', says = '', ...more }: Partial<PartReport> & { sound?: string },
+): PartReport {
+  const state = wholeState(facts.flatMap(({ verdict }) => (verdict === null ? [] : [verdict])));
+  const findings = more.findings ?? report.findings;
+  const verdict = findings.length > 0 ? '' : verdictSays(state, facts, sound);
+  return { ...report, state, facts, says: [says, verdict].filter(Boolean).join(' '), ...more };
+}

@@ -62,7 +62,8 @@ export function postReport({ state, type, limits }: ReportContext, report: PartR
   if (facts.length === 0)
     return { ...report, missing: 'Read its lean and its height; the gap is judged with the keys of its rod.' };
   return withFacts(report, facts, {
-    says: findingsSay(findings) || 'It stands as it should.',
+    says: findingsSay(findings),
+    sound: 'It stands as it should.',
     findings: findings.slice(0, 1),
   });
 }
