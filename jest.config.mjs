@@ -1,6 +1,7 @@
 /** One configuration for all unit and database tests; `bin/test` picks the projects. */
 const shared = {
   testEnvironment: 'node',
+  setupFilesAfterEnv: ['<rootDir>/scripts/jestPatience.mjs'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
     '^.+\\.tsx?$': [

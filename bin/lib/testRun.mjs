@@ -78,7 +78,7 @@ async function side(tasks, lanes) {
 
 async function runAll(wants, tally) {
   const say = stages();
-  const needsServer = wants.has('store') || wants.has('browser') || wants.has('cli');
+  const needsServer = ['store', 'web', 'cli', 'browser'].some((name) => wants.has(name));
   say(
     preflight({
       builds: wants.has('browser') && (!hasNodePackages() || !isBuilt()),
@@ -161,7 +161,7 @@ async function runAll(wants, tally) {
           ]),
         ),
         ...own('store', jest('store', { env, args: single })),
-        ...own('web', jest('web', { args: single })),
+        ...own('web', jest('web', { env, args: single })),
         ...own('cli', jest('cli', { env, args: single })),
         ...own('gauges', jest('gauges', { args: single })),
         ...own('imports', check('imports', bin('depcruise'), depcruise)),

@@ -1,15 +1,19 @@
 import { Client } from 'pg';
 
 interface Listener {
-  jobId: string;
-  onEntry: () => void;
+  /** one job's id, or null for everything */
+  of: string | null;
+  onEntry: (written: string) => void;
   onEnd: () => void;
 }
 
-/** Tells who asks when a job gets an entry, from whichever process it was written. */
+/**
+ * Tells who asks when a logbook gets an entry, from whichever process it was written: the id of the job it was written
+ * to, or `shop`.
+ */
 export interface Announcer {
   /** Resolves once entries written from now on will be heard. The function it gives ends the listening. */
-  listen: (jobId: string, onEntry: () => void, onEnd: () => void) => Promise<() => void>;
+  listen: (of: string | null, onEntry: (written: string) => void, onEnd: () => void) => Promise<() => void>;
 }
 
 /**
@@ -30,7 +34,8 @@ export function openAnnouncer(url: string): Announcer {
   const connect = async (): Promise<Client> => {
     const client = new Client({ connectionString: url });
     client.on('notification', ({ payload }) => {
-      for (const { jobId, onEntry } of listeners) if (jobId === payload) onEntry();
+      if (payload === undefined) return;
+      for (const { of, onEntry } of listeners) if (of === null || of === payload) onEntry(payload);
     });
     client.on('error', ended);
     client.on('end', ended);
@@ -40,8 +45,8 @@ export function openAnnouncer(url: string): Announcer {
   };
 
   return {
-    listen: async (jobId, onEntry, onEnd) => {
-      const listener = { jobId, onEntry, onEnd };
+    listen: async (of, onEntry, onEnd) => {
+      const listener = { of, onEntry, onEnd };
       listeners.add(listener);
       const client = (connection ??= connect());
       try {

@@ -48,6 +48,21 @@ export async function jobByTicket(db: Database, ticket: string): Promise<JobRow 
   return row ?? null;
 }
 
+/** Tickets by the id of their job. A job keeps its ticket, so what was once read stays true. */
+const tickets = new Map<string, string>();
+const mostTickets = 5000;
+
+/** The ticket of a job, or null when there is no such job. */
+export async function ticketOf(db: Database, jobId: string): Promise<string | null> {
+  const known = tickets.get(jobId);
+  if (known !== undefined) return known;
+  const [row] = await db.select({ ticket: jobs.ticket }).from(jobs).where(eq(jobs.id, jobId));
+  if (!row) return null;
+  if (tickets.size >= mostTickets) tickets.clear();
+  tickets.set(jobId, row.ticket);
+  return row.ticket;
+}
+
 /** Entries of a job after sequence number `after`, in order; at most `limit` of them when one is given. */
 export async function jobEntries(db: Database, jobId: string, after = 0, limit?: number): Promise<Entry[]> {
   const query = db

@@ -3,15 +3,7 @@ import fc from 'fast-check';
 import { sax, TestJob } from '../../tests/testJob';
 import { applyOptions, boreAt, instrumentType, unitOfMeasure, type InstrumentType } from '../instruments';
 import { chanceFrom } from '../simulation';
-import {
-  partReport,
-  partsOfGroup,
-  pointsOfPart,
-  reportedGroups,
-  rodStack,
-  type PartReport,
-  type ReportedGroup,
-} from '.';
+import { partReport, partsOfGroup, pointsOfPart, reportedGroups, type PartReport, type ReportedGroup } from '.';
 
 const clarinet = applyOptions(instrumentType('b-flat-clarinet') as InstrumentType, []);
 const oboe = instrumentType('oboe') as InstrumentType;

@@ -4,6 +4,7 @@ import { clockWords, practices, type BenchSummary, type ClockWords, type Practic
 import { Clocks, Today } from '@/bench/Today';
 import { UnreadTickets } from '@/components/UnreadTickets';
 import { GapFiller } from '@/bench/GapFiller';
+import { FollowLive } from '@/client/FollowLive';
 import { loadBench } from '@/server/jobs';
 
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
@@ -107,6 +108,7 @@ export default async function BenchPage() {
   const when = clockWords(bench.shop.hours.timeZone);
   return (
     <main id="main" className="page page-wide">
+      <FollowLive />
       <div className="d-flex flex-wrap align-items-baseline gap-3 mb-3">
         <h1 className="mb-0">The bench</h1>
         <span className="soft">{tickets.length > 0 && 'In the order they need hands'}</span>

@@ -37,10 +37,10 @@ import { v4 as newId } from 'uuid';
 import { useBench, usePageKeys } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
 import { unnamed } from '@/client/JobContext';
-import { send } from '@/client/outbox';
+import { queueOf } from '@/client/outbox';
 import { useShop } from '@/client/useShop';
 import { minutesText } from '@/client/words';
-import type { ShopState } from '@holotonos/core';
+import type { NewEntry, ShopState } from '@holotonos/core';
 import { ChanceBand } from './ChanceBand';
 import { useSchedule } from './useSchedule';
 
@@ -66,6 +66,25 @@ const under: CollisionDetection = (moment) => {
   const hit = pointerWithin(moment);
   return hit.length > 0 ? hit : rectIntersection(moment);
 };
+
+/** Sends an entry by the queue of its ticket; what was wrong with it, or null once it is written or waits to be. */
+function written(ticket: string, entry: NewEntry): Promise<string | null> {
+  const queue = queueOf(ticket);
+  queue.add(entry);
+  return new Promise((resolve) => {
+    const look = () => {
+      const { waiting, reachable, aside } = queue.state;
+      const refused = aside.find((each) => each.entry.id === entry.id);
+      if (!refused && reachable && waiting.some(({ id }) => id === entry.id)) return;
+      stop();
+      if (!refused) return resolve(null);
+      void queue.letGo(entry.id);
+      resolve(refused.problems.map(({ message }) => message).join('; '));
+    };
+    const stop = queue.subscribe(look);
+    look();
+  });
+}
 
 /** One piece of work in the week: can be taken up, dropped on, and chosen. */
 function Block({
@@ -159,8 +178,7 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
         benchTime: new Date().toISOString(),
         body,
       };
-      const sent = await send({ ticket: a.ticket, entry });
-      if (sent.status !== 'acknowledged') wrong = 'The server does not answer. Nothing was changed; try again.';
+      wrong = await written(a.ticket, entry);
     } else wrong = await write('bench-order', { first: a, second: b, reason });
     if (wrong !== null) return setSaid({ tone: 'fault', text: wrong });
     setSaid({ tone: 'sound', text: `“${titleOf(active)}” now goes before “${titleOf(over)}”.` });

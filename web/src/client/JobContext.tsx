@@ -21,10 +21,22 @@ import {
   type Problem,
   type ShopState,
 } from '@holotonos/core';
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench } from './BenchContext';
-import { keep, release, send, waitingFor } from './outbox';
+import type { Aside, QueueState } from './entryQueue';
+import { useLive } from './live';
+import { queueOf } from './outbox';
 import { useSolverAnswers } from './solverAnswers';
 
 export interface Refusal {
@@ -48,6 +60,12 @@ interface Job {
   reachable: boolean;
   refusals: Refusal[];
   dismissRefusals: () => void;
+  /** entries the server will not take as they are */
+  aside: readonly Aside[];
+  /** sends one of them again, changed if given */
+  sendAgain: (id: string, changed?: NewEntry) => void;
+  /** gives one of them up */
+  letGo: (id: string) => void;
   write: Write;
 }
 
@@ -64,8 +82,7 @@ export function useJob(): Job {
 
 /** Who an entry is by when no one has given a name. */
 export const unnamed = 'at the bench';
-const firstRetryMs = 500;
-const lastRetryMs = 15_000;
+const nothingSent: QueueState = { waiting: [], reachable: true, aside: [] };
 /** How often the page looks at the clock, for what cures until when. */
 const clockMs = 30_000;
 
@@ -90,51 +107,22 @@ export function JobProvider({
 }) {
   const { author } = useBench();
   const [acknowledged, setAcknowledged] = useState(() => foldJob(entries));
-  const [outbox, setOutbox] = useState<NewEntry[]>([]);
-  const [reachable, setReachable] = useState(true);
   const [refusals, setRefusals] = useState<Refusal[]>([]);
   const [now, setNow] = useState(firstNow);
-  const queue = useRef<NewEntry[]>([]);
-  const sending = useRef(false);
-
   const take = useCallback((more: Entry[]) => setAcknowledged((state) => foldEntries(state, more)), []);
 
-  const showQueue = useCallback(() => setOutbox([...queue.current]), []);
-
-  /** Sends what waits, one at a time and in order; backs off while nothing answers. */
-  const drain = useCallback(async () => {
-    if (sending.current) return;
-    sending.current = true;
-    let retryMs = firstRetryMs;
-    for (let entry = queue.current[0]; entry; entry = queue.current[0]) {
-      const sent = await send({ ticket, entry });
-      if (sent.status === 'unreachable') {
-        setReachable(false);
-        await new Promise((resolve) => setTimeout(resolve, retryMs));
-        retryMs = Math.min(lastRetryMs, retryMs * 2);
-        continue;
-      }
-      setReachable(true);
-      retryMs = firstRetryMs;
-      queue.current.shift();
-      const refused = { entry, problems: sent.status === 'refused' ? sent.problems : [] };
-      if (sent.status === 'acknowledged') take([sent.entry]);
-      else setRefusals((list) => [...list, refused].slice(-20));
-      showQueue();
-      await release(ticket, entry.id);
-    }
-    sending.current = false;
-  }, [ticket, take, showQueue]);
-
-  // What an earlier visit left waiting goes first.
-  useEffect(() => {
-    void waitingFor(ticket).then((left) => {
-      const known = new Set(queue.current.map(({ id }) => id));
-      queue.current = [...left.map(({ entry }) => entry).filter(({ id }) => !known.has(id)), ...queue.current];
-      showQueue();
-      void drain();
-    });
-  }, [ticket, drain, showQueue]);
+  // On the server there is nothing to send and nobody to send it.
+  const queue = useMemo(() => (typeof window === 'undefined' ? null : queueOf(ticket)), [ticket]);
+  const {
+    waiting: outbox,
+    reachable,
+    aside,
+  } = useSyncExternalStore(
+    useCallback((onChange: () => void) => queue?.subscribe(onChange) ?? (() => undefined), [queue]),
+    () => queue?.state ?? nothingSent,
+    () => nothingSent,
+  );
+  useEffect(() => queue?.onTaken((entry) => take([entry])), [queue, take]);
 
   const state = useMemo(() => {
     const fresh = outbox.filter(({ id }) => !acknowledged.byId.has(id));
@@ -149,23 +137,20 @@ export function JobProvider({
   useEffect(() => {
     lastSeq.current = acknowledged.seq;
   }, [acknowledged]);
-  useEffect(() => {
+  const fetchNew = useCallback(async () => {
     const base = `/api/v1/jobs/${encodeURIComponent(ticket)}`;
-    const source = new EventSource(`${base}/events`);
-    const fetchNew = async () => {
-      for (let after = lastSeq.current, more = true; more;) {
-        const response = await fetch(`${base}/entries?after=${after}`).catch(() => null);
-        if (!response?.ok) return;
-        const answer = (await response.json()) as { entries: Entry[]; more: boolean };
-        take(answer.entries);
-        after = answer.entries.at(-1)?.seq ?? after;
-        more = answer.more;
-      }
-    };
-    source.addEventListener('entry', () => void fetchNew());
-    source.addEventListener('ready', () => void fetchNew());
-    return () => source.close();
+    for (let after = lastSeq.current, more = true; more;) {
+      const response = await fetch(`${base}/entries?after=${after}`).catch(() => null);
+      if (!response?.ok) return;
+      const answer = (await response.json()) as { entries: Entry[]; more: boolean };
+      take(answer.entries);
+      after = answer.entries.at(-1)?.seq ?? after;
+      more = answer.more;
+    }
   }, [ticket, take]);
+  useLive((live) => {
+    if (live.event === 'ready' || (live.event === 'entry' && live.data.ticket === ticket)) void fetchNew();
+  });
 
   useEffect(() => {
     const timer = setInterval(() => setNow(new Date().toISOString()), clockMs);
@@ -194,15 +179,15 @@ export function JobProvider({
         setRefusals((list) => [...list, { entry, problems: unfit }].slice(-20));
         return false;
       }
-      queue.current.push(entry);
-      showQueue();
+      queue?.add(entry);
       setNow(new Date().toISOString());
-      void keep({ ticket, entry }).then(drain, drain);
       return true;
     },
-    [author, state, ticket, drain, showQueue],
+    [author, state, queue],
   ) as Write;
   const dismissRefusals = useCallback(() => setRefusals([]), []);
+  const sendAgain = useCallback((id: string, changed?: NewEntry) => void queue?.again(id, changed), [queue]);
+  const letGo = useCallback((id: string) => void queue?.letGo(id), [queue]);
 
   const value = useMemo(
     () => ({
@@ -218,6 +203,9 @@ export function JobProvider({
       reachable,
       refusals,
       dismissRefusals,
+      aside,
+      sendAgain,
+      letGo,
       write,
     }),
     [
@@ -233,6 +221,9 @@ export function JobProvider({
       reachable,
       refusals,
       dismissRefusals,
+      aside,
+      sendAgain,
+      letGo,
       write,
     ],
   );

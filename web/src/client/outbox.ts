@@ -2,69 +2,99 @@
 
 import type { Entry, NewEntry, Problem } from '@holotonos/core';
 import { openDB, type IDBPDatabase } from 'idb';
-
-/** An entry that the server has not acknowledged yet. */
-export interface Waiting {
-  ticket: string;
-  entry: NewEntry;
-}
-
-interface Kept extends Waiting {
-  order?: number;
-}
+import { EntryQueue, type Aside, type QueueWays } from './entryQueue';
 
 export type Sent =
   | { status: 'acknowledged'; entry: Entry }
-  /** the server will never take it: it says why */
+  /** the server will not take it as it is, or chokes on it: it says why */
   | { status: 'refused'; problems: Problem[] }
-  /** nothing answered, or the database behind it did not: try again */
+  /** nothing answered, or it is known that its database does not or has no room: try again */
   | { status: 'unreachable' };
+
+/** Answers after which the same entry may be taken a little later. */
+const later = new Set([429, 502, 503, 504, 507]);
 
 let database: Promise<IDBPDatabase | null> | null = null;
 
 /** The browser's own store, or null where it has none (private windows): then entries wait in memory only. */
 const open = () =>
-  (database ??= openDB('holotonos', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true }).createIndex('ticket', 'ticket');
+  (database ??= openDB('holotonos', 2, {
+    upgrade: (db, before) => {
+      if (before < 1)
+        db.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true }).createIndex('ticket', 'ticket');
+      if (before < 2) db.createObjectStore('aside', { keyPath: 'entry.id' }).createIndex('ticket', 'ticket');
+    },
+    // A tab with a newer version must not wait for this one.
+    blocking: (_now, _wanted, event) => {
+      (event.target as IDBDatabase).close();
+      database = null;
     },
   }).catch(() => null));
 
-/** Keeps an entry until it is acknowledged; survives reload and crash. */
-export async function keep(waiting: Waiting): Promise<void> {
-  await (await open())?.add('outbox', waiting satisfies Kept);
-}
-
-/** Entries of a ticket that were left waiting, oldest first. */
-export async function waitingFor(ticket: string): Promise<Waiting[]> {
-  const db = await open();
-  return db ? ((await db.getAllFromIndex('outbox', 'ticket', ticket)) as Kept[]) : [];
-}
-
-/** Lets an entry go once the server has it, or will never take it. */
-export async function release(ticket: string, id: string): Promise<void> {
-  const db = await open();
-  if (!db) return;
-  const tx = db.transaction('outbox', 'readwrite');
-  for await (const cursor of tx.store.index('ticket').iterate(ticket)) {
-    if ((cursor.value as Kept).entry.id === id) await cursor.delete();
-  }
-  await tx.done;
-}
-
 /** Sends one entry. Sending it twice is harmless: the server knows it by its id. */
-export async function send({ ticket, entry }: Waiting): Promise<Sent> {
+export async function send(ticket: string, entry: NewEntry): Promise<Sent> {
+  let response: Response;
   try {
-    const response = await fetch(`/api/v1/jobs/${encodeURIComponent(ticket)}/entries`, {
+    response = await fetch(`/api/v1/jobs/${encodeURIComponent(ticket)}/entries`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(entry),
     });
-    if (response.ok) return { status: 'acknowledged', entry: ((await response.json()) as { entry: Entry }).entry };
-    if (response.status >= 500 || response.status === 429) return { status: 'unreachable' };
-    const body = (await response.json()) as { problems?: Problem[]; message?: string };
-    return { status: 'refused', problems: body.problems ?? [{ path: '', message: body.message ?? 'was refused' }] };
   } catch {
     return { status: 'unreachable' };
   }
+  if (later.has(response.status)) return { status: 'unreachable' };
+  try {
+    const body = (await response.json()) as { entry?: Entry; problems?: Problem[]; message?: string };
+    if (response.ok && body.entry) return { status: 'acknowledged', entry: body.entry };
+    return { status: 'refused', problems: body.problems ?? [{ path: '', message: body.message ?? 'was refused' }] };
+  } catch {
+    // An answer that broke off says nothing; one that is no answer of ours says that it will not be taken.
+    if (response.ok) return { status: 'unreachable' };
+    return {
+      status: 'refused',
+      problems: [{ path: '', message: `was answered with ${response.status} and no reason` }],
+    };
+  }
+}
+
+const inBrowser: QueueWays = {
+  load: async (ticket) => {
+    const db = await open();
+    if (!db) return { waiting: [], aside: [] };
+    const [waiting, aside] = await Promise.all([
+      db.getAllFromIndex('outbox', 'ticket', ticket) as Promise<{ entry: NewEntry }[]>,
+      db.getAllFromIndex('aside', 'ticket', ticket) as Promise<Aside[]>,
+    ]);
+    return {
+      waiting: waiting.map(({ entry }) => entry),
+      aside: aside.map(({ entry, problems }) => ({ entry, problems })),
+    };
+  },
+  keep: async (ticket, entry) => void (await (await open())?.add('outbox', { ticket, entry })),
+  release: async (ticket, id) => {
+    const db = await open();
+    if (!db) return;
+    const tx = db.transaction('outbox', 'readwrite');
+    for await (const cursor of tx.store.index('ticket').iterate(ticket)) {
+      if ((cursor.value as { entry: NewEntry }).entry.id === id) await cursor.delete();
+    }
+    await tx.done;
+  },
+  keepAside: async (ticket, aside) => void (await (await open())?.put('aside', { ticket, ...aside })),
+  releaseAside: async (_ticket, id) => (await open())?.delete('aside', id),
+  send,
+  pause: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
+};
+
+const queues = new Map<string, EntryQueue>();
+
+/** The one queue of a ticket in this tab, whichever page writes into it. */
+export function queueOf(ticket: string): EntryQueue {
+  let queue = queues.get(ticket);
+  if (!queue) {
+    queue = new EntryQueue(ticket, inBrowser);
+    queues.set(ticket, queue);
+  }
+  return queue;
 }

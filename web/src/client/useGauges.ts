@@ -1,32 +1,17 @@
 'use client';
 
 import type { GaugeReading } from '@holotonos/core';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
+import { useLive, type GaugesNow } from './live';
 
-/** Who is connected, and what was kept out. Null until the stream is open. */
-export interface GaugesNow {
-  connected: number;
-  places: number;
-  taken: number;
-  bad: number;
-  flooded: number;
-  lastProblem: string;
-}
+export type { GaugesNow } from './live';
 
-/** Listens to the devices of the bench. What they send goes to `onReading`; the newest one given counts. */
+/** Listens to the devices of the bench. What they send goes to `onReading`; null until it is known who is there. */
 export function useGauges(onReading: (reading: GaugeReading) => void): GaugesNow | null {
   const [now, setNow] = useState<GaugesNow | null>(null);
-  const newest = useRef(onReading);
-  useEffect(() => {
-    newest.current = onReading;
-  }, [onReading]);
-  useEffect(() => {
-    const source = new EventSource('/api/v1/gauges/events');
-    source.addEventListener('reading', (event) =>
-      newest.current(JSON.parse((event as MessageEvent<string>).data) as GaugeReading),
-    );
-    source.addEventListener('state', (event) => setNow(JSON.parse((event as MessageEvent<string>).data) as GaugesNow));
-    return () => source.close();
-  }, []);
+  useLive((event) => {
+    if (event.event === 'reading') onReading(event.data);
+    else if (event.event === 'state') setNow(event.data);
+  });
   return now;
 }

@@ -11,11 +11,22 @@ import { useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench } from './BenchContext';
 import { unnamed } from './JobContext';
+import { useLive } from './live';
 
 /** The shop as it is now, and a way to write into its logbook. Resolves to null when written, else to what was wrong. */
 export function useShop(first: ShopState) {
   const { author } = useBench();
   const [shop, setShop] = useState(first);
+  useLive(({ event }) => {
+    if (event !== 'shop') return;
+    void fetch('/api/v1/shop').then(
+      async (response) => {
+        if (response.ok) setShop((await response.json()) as ShopState);
+      },
+      // The next announcement brings it.
+      () => undefined,
+    );
+  });
   const write = async <K extends ShopEntryKind>(kind: K, body: ShopEntryBody<K>): Promise<string | null> => {
     const entry = { id: newId(), kind, body, author: author.trim() || unnamed, benchTime: new Date().toISOString() };
     const words = (problems: readonly Problem[]) =>

@@ -9,6 +9,7 @@ import { Button } from '@/client/bootstrap';
 import { marksOf } from '@/strip/marksOf';
 import { Strip } from '@/strip/Strip';
 import { LinkWaits } from './LinkWaits';
+import { SetAside } from './SetAside';
 import { isMeasuredGroup, partsToMeasure, targetsOfGroup } from '@/measure/groups';
 import { StripControlProvider, useStripControlHeld, type StripControl } from '@/strip/StripControl';
 import { useWhen } from '@/client/BenchContext';
@@ -150,6 +151,7 @@ export function JobShell({ children }: { children: ReactNode }) {
           </div>
         </div>
         <UnreadEntries />
+        <SetAside />
         {refusals.length > 0 && (
           <div className="say fault m-3" role="alert">
             <strong>Not taken:</strong>

@@ -69,6 +69,10 @@ const bodies: Record<string, [object, string]> = {
   'photo': [{ photo: 'x', width: 1, height: 1, part: 'g', caption: 'from above' }, 'Photo of G: from above'],
   'photo-marks': [{ photo: 'x', marks: [{}, {}] }, 'Marked a photo (2)'],
   'sign-off': [{}, 'Signed off'],
+  'unreadable': [
+    { kind: 'note', problem: '/body is no object', was: '12' },
+    'An entry that cannot be read (note): /body is no object',
+  ],
   'strike': [{ reason: 'wrong key' }, 'Struck an entry: wrong key'],
 };
 

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { connection } from 'next/server';
 import { WeekView } from '@/bench/WeekView';
+import { FollowLive } from '@/client/FollowLive';
 import { loadBench } from '@/server/jobs';
 
 export const metadata: Metadata = { title: 'The week' };
@@ -15,6 +16,7 @@ export default async function WeekPage() {
   );
   return (
     <main id="main" className="page page-wide">
+      <FollowLive />
       {schedule && tickets.length > 0 ? (
         <WeekView tickets={tickets} question={question} first={schedule} order={order} shop={shop} now={now} />
       ) : (

@@ -1,0 +1,55 @@
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import type { NewEntry } from '@holotonos/core';
+import { send } from './outbox';
+
+const entry: NewEntry = {
+  id: '00000000-0000-4000-8000-000000000001',
+  kind: 'note',
+  body: { text: 'x' },
+  author: 'Juno Tam',
+  benchTime: '2026-11-23T09:00:00.000Z',
+};
+const real = globalThis.fetch;
+afterEach(() => {
+  globalThis.fetch = real;
+});
+const answering = (status: number, body: unknown) => {
+  const asked = jest.fn<typeof fetch>(() =>
+    Promise.resolve(new Response(typeof body === 'string' ? body : JSON.stringify(body), { status })),
+  );
+  globalThis.fetch = asked;
+  return asked;
+};
+
+describe('what comes of sending an entry', () => {
+  test('it is acknowledged', async () => {
+    const asked = answering(201, { entry: { ...entry, seq: 4 } });
+    expect(await send('LL 1/2', entry)).toEqual({ status: 'acknowledged', entry: { ...entry, seq: 4 } });
+    const [address, init] = asked.mock.calls[0] ?? [];
+    expect(address).toBe('/api/v1/jobs/LL%201%2F2/entries');
+    expect(init?.method).toBe('POST');
+    expect(JSON.parse(String(init?.body))).toEqual(entry);
+  });
+  test.each([429, 502, 503, 504, 507])('%i is tried again', async (status) => {
+    answering(status, { message: 'later' });
+    expect(await send('LL-1', entry)).toEqual({ status: 'unreachable' });
+  });
+  test('nobody there is tried again', async () => {
+    globalThis.fetch = () => Promise.reject(new TypeError('failed to fetch'));
+    expect(await send('LL-1', entry)).toEqual({ status: 'unreachable' });
+  });
+  test('an answer that breaks off may have been a yes, and is asked for again', async () => {
+    answering(201, '{"entry":');
+    expect(await send('LL-1', entry)).toEqual({ status: 'unreachable' });
+  });
+  test.each([
+    [400, { problems: [{ path: '/body/text', message: 'must not be empty' }] }, '/body/text', 'must not be empty'],
+    [409, { message: 'says something else' }, '', 'says something else'],
+    [500, { message: 'reference 1234' }, '', 'reference 1234'],
+    [413, {}, '', 'was refused'],
+    [500, '<html>', '', 'was answered with 500 and no reason'],
+  ])('%i is set aside with its reason', async (status, body, path, message) => {
+    answering(status, body);
+    expect(await send('LL-1', entry)).toEqual({ status: 'refused', problems: [{ path, message }] });
+  });
+});
