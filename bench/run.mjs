@@ -1,10 +1,8 @@
 #!/usr/bin/env node
 // Measures what the project promises and prints it beside its target. Ratios and medians, not a test.
 // node bench/run.mjs [core|page]
-import { spawnSync } from 'node:child_process';
-import { join } from 'node:path';
 import { register } from 'tsx/esm/api';
-import { root } from '../bin/lib/paths.mjs';
+import { withServer } from './own-server.mjs';
 
 register();
 const { emptyJobState, foldEntries, foldJob, runSolver, solveSchedule } = await import('@holotonos/core');
@@ -261,13 +259,7 @@ async function benchRound(page, address) {
   report('  slowest of twenty', Math.max(...waits), 'ms', '≤ 100');
 }
 
-async function benchPages() {
-  const start = () => spawnSync(process.execPath, [join(root, 'bin/start'), '--port', '4690'], { encoding: 'utf8' });
-  const first = start();
-  const address = /running at (http\S+)/.exec(first.stdout)?.[1];
-  if (!address) throw new Error(`bin/start did not come up:\n${first.stdout}${first.stderr}`);
-  report('bin/start, second run', time(start) / 1000, 's', '< 10');
-
+async function benchPages(address) {
   const { default: puppeteer } = await import('puppeteer-core');
   const browser = await puppeteer.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -324,4 +316,4 @@ async function benchPages() {
 }
 
 if (what !== 'page') benchCore();
-if (what !== 'core') await benchPages();
+if (what !== 'core') await withServer(({ address }) => benchPages(address));

@@ -16,12 +16,13 @@ function sourceDigest() {
   const hash = createHash('sha256');
   const walk = (folder) => {
     for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
+      const path = join(folder, entry.name);
       if (
         ['node_modules', '.next', 'e2e', 'generated', 'next-env.d.ts'].includes(entry.name) ||
-        /\.(test\.tsx?|tsbuildinfo)$/.test(entry.name)
+        /\.(test\.tsx?|tsbuildinfo)$/.test(entry.name) ||
+        path === join(root, 'web/tests')
       )
         continue;
-      const path = join(folder, entry.name);
       if (entry.isDirectory()) walk(path);
       else hash.update(path.slice(root.length)).update(readFileSync(path));
     }
@@ -52,7 +53,7 @@ export async function ensureBuilt(say) {
  */
 export async function serve({ port, databaseUrl, log, gauges = '', build = '', kept = false }) {
   const out = openSync(log, 'a', 0o600);
-  const child = spawn(process.execPath, [next, 'start', 'web', '-p', String(port), '-H', '127.0.0.1'], {
+  const child = spawn(process.execPath, [join(root, 'web/serve.mjs'), String(port)], {
     cwd: root,
     env: {
       ...quiet,

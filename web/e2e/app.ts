@@ -41,23 +41,19 @@ export async function startServer(
   { gauges = '', port }: { gauges?: string; port?: number } = {},
 ): Promise<{ address: string; process: ChildProcess }> {
   const own = port ?? (await freePort());
-  const child = spawn(
-    process.execPath,
-    [join(root, 'node_modules/next/dist/bin/next'), 'start', 'web', '-p', String(own), '-H', '127.0.0.1'],
-    {
-      cwd: root,
-      // What Jest needs of Node must not reach the server.
-      env: {
-        ...process.env,
-        NODE_OPTIONS: '',
-        NODE_ENV: 'production',
-        NEXT_TELEMETRY_DISABLED: '1',
-        DATABASE_URL: databaseUrl,
-        HOLOTONOS_GAUGES: gauges,
-      },
-      stdio: 'ignore',
+  const child = spawn(process.execPath, [join(root, 'web/serve.mjs'), String(own)], {
+    cwd: root,
+    // What Jest needs of Node must not reach the server.
+    env: {
+      ...process.env,
+      NODE_OPTIONS: '',
+      NODE_ENV: 'production',
+      NEXT_TELEMETRY_DISABLED: '1',
+      DATABASE_URL: databaseUrl,
+      HOLOTONOS_GAUGES: gauges,
     },
-  );
+    stdio: 'ignore',
+  });
   const address = `http://127.0.0.1:${own}`;
   for (let tries = 0; tries < 200; tries += 1) {
     const answer = await fetch(`${address}/api/health`).catch(() => null);

@@ -105,7 +105,7 @@ function UnreadEntries() {
               {problem}{' '}
               <Button
                 variant="quiet"
-                aria-label={`Strike entry ${entry?.seq ?? ''}, which cannot be read`}
+                aria-label={`Strike it: entry ${entry?.seq ?? ''}`}
                 onClick={() => write('strike', { entry: id, reason: 'It could not be read.' })}
               >
                 Strike it

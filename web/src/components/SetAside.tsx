@@ -91,13 +91,13 @@ export function SetAside() {
                 <Editor aside={each} done={() => setEditing(null)} />
               ) : (
                 <span className="d-inline-flex flex-wrap gap-2">
-                  <Button variant="quiet" aria-label={`Change: ${words}`} onClick={() => setEditing(id)}>
+                  <Button variant="quiet" aria-label={`Change it: ${words}`} onClick={() => setEditing(id)}>
                     Change it
                   </Button>
-                  <Button variant="quiet" aria-label={`Send again: ${words}`} onClick={() => sendAgain(id)}>
+                  <Button variant="quiet" aria-label={`Send it again: ${words}`} onClick={() => sendAgain(id)}>
                     Send it again
                   </Button>
-                  <Button variant="quiet" aria-label={`Give up: ${words}`} onClick={() => letGo(id)}>
+                  <Button variant="quiet" aria-label={`Give it up: ${words}`} onClick={() => letGo(id)}>
                     Give it up
                   </Button>
                 </span>

@@ -1,0 +1,55 @@
+// A database and a web server that a benchmark has to itself: on free ports, away from whatever this checkout runs.
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import pg from 'pg';
+import { ensureBuilt, serve } from '../bin/lib/app.mjs';
+import { dataDir, root } from '../bin/lib/paths.mjs';
+import { cluster, freePort } from '../bin/lib/postgres.mjs';
+import { endProcesses } from '../bin/lib/processes.mjs';
+import { run } from '../bin/lib/run.mjs';
+
+/**
+ * Runs `work` with a server on a database of its own with the demo in it, and removes both, however the work ends.
+ *
+ * @param work is given the address, a way to ask the database, and what ends and starts either
+ */
+export async function withServer(work, { durable = false } = {}) {
+  mkdirSync(dataDir, { recursive: true });
+  const database = cluster('bench-postgres', { throwAway: true, durable });
+  let server = null;
+  try {
+    const databaseUrl = `${await database.start()}/holotonos`;
+    run(process.execPath, ['--import', 'tsx', join(root, 'bin/lib/prepare-database.ts'), '--create'], {
+      cwd: root,
+      env: { ...process.env, DATABASE_URL: databaseUrl },
+      failure: 'The database of the benchmark is not ready',
+    });
+    await ensureBuilt((text) => console.log(text));
+    const port = await freePort();
+    const start = async () => {
+      server = await serve({ port, databaseUrl, log: join(dataDir, 'bench-server.log') });
+      return server;
+    };
+    await start();
+    await work({
+      address: server.address,
+      databaseUrl,
+      database,
+      pid: () => server.pid,
+      start,
+      stop: () => endProcesses([server.pid]),
+      query: async (text, values) => {
+        const client = new pg.Client({ connectionString: databaseUrl });
+        await client.connect();
+        try {
+          return (await client.query(text, values)).rows;
+        } finally {
+          await client.end();
+        }
+      },
+    });
+  } finally {
+    if (server) await endProcesses([server.pid]);
+    database.destroy();
+  }
+}
