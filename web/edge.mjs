@@ -27,7 +27,6 @@ export function refusalOf({ method, url }) {
   if (!url.startsWith('/')) return refuse(400, 'address', 'The address must be a path on this server.');
   const path = decoded(url.split('?', 1)[0]);
   if (path === null) return refuse(400, 'address', 'The address holds a percent sign that spells no character.');
-  // eslint-disable-next-line no-control-regex -- these are the characters no name of ours holds
   if (/[\u0000-\u001f\u007f]/.test(path)) return refuse(404, 'not-found', 'There is no such address.');
   if (path.split(/[/\\]/).some((step) => step === '..' || step === '.'))
     return refuse(404, 'not-found', 'There is no such address.');

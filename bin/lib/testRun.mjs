@@ -187,9 +187,8 @@ async function runAll(wants, tally) {
       ],
       Math.min(2, availableParallelism()),
     );
-    // Alone, for what it asserts of speed; its files side by side, each on a database and a server of its own.
-    if (wants.has('browser'))
-      await jest('browser', { env, args: [`--maxWorkers=${Math.min(2, availableParallelism())}`] })();
+    // Alone and one after the other: what they ask of a page must not depend on what else is drawn.
+    if (wants.has('browser')) await jest('browser', { env, args: ['--runInBand'] })();
   } finally {
     if (needsServer) server.destroy();
   }

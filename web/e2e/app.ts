@@ -148,6 +148,16 @@ export async function press(page: Page, name: string): Promise<void> {
   await button.click();
 }
 
+/** Opens the card of a step of the plan, and waits until it has taken the place of the one before. */
+export async function openCard(page: Page, title: string): Promise<void> {
+  await press(page, `Card of ${title}`);
+  await page.waitForFunction(
+    (wanted) => document.querySelector('.step-card h2')?.textContent === wanted,
+    { timeout: patience },
+    title,
+  );
+}
+
 /** Clicks whatever a selector finds. */
 export const tick = async (page: Page, selector: string): Promise<void> => (await bring(page, selector)).click();
 

@@ -1,6 +1,18 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { axeProblems, entriesOf, fill, openTicket, patience, press, seeText, startApp, tick, type App } from './app';
+import {
+  type App,
+  axeProblems,
+  entriesOf,
+  fill,
+  openCard,
+  openTicket,
+  patience,
+  press,
+  seeText,
+  startApp,
+  tick,
+} from './app';
 
 jest.setTimeout(180_000);
 
@@ -100,7 +112,7 @@ describe('a job from its findings to a change that is agreed', () => {
       'Play test by the protocol',
       'Write up and hand over',
     ]);
-    await press(page, 'Card of Level the rim: E');
+    await openCard(page, 'Level the rim: E');
     await card('Level the rim: E');
     await unfold('Why here?');
     await seeText(page, 'Heat and force at a seam move the rim beside it.');

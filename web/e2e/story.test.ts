@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { axeProblems, fill, patience, press, seeText, startApp, tick, type App } from './app';
+import { type App, axeProblems, fill, openCard, patience, press, seeText, startApp, tick } from './app';
 
 jest.setTimeout(120_000);
 
@@ -153,14 +153,14 @@ describe('one instrument from the case to the signed record', () => {
       'Play test by the protocol',
       'Write up and hand over',
     ]);
-    await press(page, 'Card of Level and seat the pad: D');
+    await openCard(page, 'Level and seat the pad: D');
     await seeText(page, 'A pad is only as true as the rim it lands on.');
     await seeText(page, 'The gate is closed');
     await seeText(page, 'rim of D is not measured');
   });
 
   test('a step starts only when its cautions are accepted; doing it makes readings stale, visibly', async () => {
-    await press(page, 'Card of Level the rim: E');
+    await openCard(page, 'Level the rim: E');
     const start = async () => page.waitForSelector('::-p-aria([name="Start"][role="button"])');
     expect(await (await start())?.evaluate((button) => (button as HTMLButtonElement).disabled)).toBe(true);
     await tick(page, 'fieldset input[type=checkbox]');

@@ -37,16 +37,25 @@ function deliver(event: LiveEvent): void {
   for (const listener of listeners) listener(event);
 }
 
-/** Keeps one stream open for as long as this tab lives, and tells of everything it hears. */
-function openStream(tell: (event: LiveEvent) => void): void {
-  const source = new EventSource(address);
-  for (const name of names)
-    source.addEventListener(name, (message) =>
-      tell({ event: name, data: JSON.parse((message as MessageEvent<string>).data) } as LiveEvent),
-    );
-  source.addEventListener('error', () => {
-    if (source.readyState === EventSource.CLOSED) setTimeout(() => openStream(tell), againMs);
-  });
+/** Keeps one stream open until it is closed by what it gives, and tells of everything it hears. */
+function openStream(tell: (event: LiveEvent) => void): () => void {
+  let closed = false;
+  let source: EventSource;
+  const open = () => {
+    source = new EventSource(address);
+    for (const name of names)
+      source.addEventListener(name, (message) =>
+        tell({ event: name, data: JSON.parse((message as MessageEvent<string>).data) } as LiveEvent),
+      );
+    source.addEventListener('error', () => {
+      if (!closed && source.readyState === EventSource.CLOSED) setTimeout(open, againMs);
+    });
+  };
+  open();
+  return () => {
+    closed = true;
+    source.close();
+  };
 }
 
 /**
@@ -56,7 +65,7 @@ function openStream(tell: (event: LiveEvent) => void): void {
  */
 function begin(): void {
   begun = true;
-  if (!('locks' in navigator) || !('BroadcastChannel' in window)) return openStream(deliver);
+  if (!('locks' in navigator) || !('BroadcastChannel' in window)) return void openStream(deliver);
   const others = new BroadcastChannel(tabs);
   let leads = false;
   others.addEventListener('message', ({ data }: MessageEvent<LiveEvent | 'new here'>) => {
@@ -69,12 +78,17 @@ function begin(): void {
   others.postMessage('new here');
   void navigator.locks.request(tabs, () => {
     leads = true;
-    openStream((event) => {
+    const close = openStream((event) => {
       deliver(event);
       others.postMessage(event);
     });
-    // Held until the tab is gone.
-    return new Promise(() => undefined);
+    // Held until the page is left; a browser that keeps it for going back must not keep the lock with it.
+    return new Promise<void>((release) => {
+      window.addEventListener('pagehide', () => (close(), release()), { once: true });
+    });
+  });
+  window.addEventListener('pageshow', ({ persisted }) => {
+    if (persisted) window.location.reload();
   });
 }
 

@@ -107,6 +107,8 @@ export function useFigure(
 
   // Each point asked for gets a token of its own; a device that was pointed at it sends the token back.
   const token = useRef('');
+  /** aims go out one after the other, so that none arrives after a newer one */
+  const aiming = useRef(Promise.resolve());
   const hear = (reading: GaugeReading) => {
     if (reading.unit === '%') return setAir({ ...air, humidity: reading.value });
     if (reading.unit === '°C') return setAir({ ...air, temperature: reading.value });
@@ -128,11 +130,16 @@ export function useFigure(
     if (!listening || pointText === null) return;
     const next = newId();
     token.current = next;
-    void fetch('/api/v1/gauges/aim', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ ticket, token: next, point: JSON.parse(pointText) as MeasuringPoint }),
-    }).catch(() => undefined);
+    const aim = async () => {
+      // One that has been overtaken is not sent: the device must end with the newest.
+      if (token.current !== next) return;
+      await fetch('/api/v1/gauges/aim', {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ ticket, token: next, point: JSON.parse(pointText) as MeasuringPoint }),
+      }).catch(() => undefined);
+    };
+    aiming.current = aiming.current.then(aim);
     // A repeat at the same point asks anew: hence the count of entries.
   }, [listening, pointText, ticket, readings]);
 

@@ -1,0 +1,141 @@
+#!/usr/bin/env node
+// Asks whether the tests would notice: changes one small thing at a time in a seeded sample of places and runs the tests
+// that reach it.  node scripts/mutate.mjs [core|store|web|bin …] [--count N] [--seed N]
+// Works in this checkout and puts every file back; do not edit beside it. Needs no server for core and web/src; for the
+// rest name one in HOLOTONOS_TEST_SERVER, as bin/test does.
+import { spawnSync } from 'node:child_process';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import ts from 'typescript';
+
+const root = resolve(import.meta.dirname, '..');
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { count: { type: 'string', default: '30' }, seed: { type: 'string', default: '1' } },
+});
+/** Where the code of a room lies, and the Jest projects that test it. */
+const rooms = {
+  core: { folder: 'core/src', projects: ['core', 'clock'] },
+  store: { folder: 'store/src', projects: ['store', 'clock'] },
+  web: { folder: 'web/src', projects: ['web', 'clock'] },
+  bin: { folder: 'bin/lib', projects: ['cli'] },
+};
+const chosen = positionals.length > 0 ? positionals : Object.keys(rooms);
+/** What is data, words or drawing: there a change is a matter of taste, or seen in the browser only. */
+const passedOver =
+  /\.(test|schema|d)\.m?ts|\.tsx$|\/(generated|demo|types|styles|workers)\/|index\.ts$|Words\.ts$|vocabulary|operations\.ts$/;
+
+/** Small seeded chance: the same sample for the same seed. */
+function chanceFrom(seed) {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+const swapped = {
+  '<': '<=',
+  '<=': '<',
+  '>': '>=',
+  '>=': '>',
+  '===': '!==',
+  '!==': '===',
+  '&&': '||',
+  '||': '&&',
+  '+': '-',
+  '-': '+',
+  '*': '/',
+  '/': '*',
+  '??': '&&',
+};
+
+/** Every small change that can be made to a file: where, and what stands there instead. */
+function changesOf(text, file) {
+  const source = ts.createSourceFile(file, text, ts.ScriptTarget.ES2022, true);
+  const changes = [];
+  const add = (node, instead, what) => changes.push({ from: node.getStart(source), to: node.getEnd(), instead, what });
+  const visit = (node) => {
+    if (
+      ts.isImportDeclaration(node) ||
+      ts.isTypeNode(node) ||
+      ts.isInterfaceDeclaration(node) ||
+      ts.isTypeAliasDeclaration(node)
+    )
+      return;
+    if (ts.isBinaryExpression(node)) {
+      const sign = node.operatorToken.getText(source);
+      const text = /['"`]/.test(node.getText(source));
+      if (swapped[sign] && !(sign === '+' && text))
+        add(node.operatorToken, swapped[sign], `${sign} → ${swapped[sign]}`);
+    }
+    if (node.kind === ts.SyntaxKind.TrueKeyword) add(node, 'false', 'true → false');
+    if (node.kind === ts.SyntaxKind.FalseKeyword) add(node, 'true', 'false → true');
+    if (ts.isNumericLiteral(node) && !ts.isPropertyAssignment(node.parent))
+      add(node, String(Number(node.text) + 1), `${node.text} + 1`);
+    if (ts.isPrefixUnaryExpression(node) && node.operator === ts.SyntaxKind.ExclamationToken)
+      add(node, node.operand.getText(source), '! dropped');
+    if (ts.isConditionalExpression(node))
+      add(node.condition, `!(${node.condition.getText(source)})`, 'branches swapped');
+    if (ts.isIfStatement(node)) add(node.expression, `!(${node.expression.getText(source)})`, 'if turned round');
+    if (ts.isStringLiteral(node) && node.text.length > 1 && ts.isCallExpression(node.parent))
+      add(node, "''", 'text emptied');
+    if (
+      ts.isExpressionStatement(node) &&
+      ts.isCallExpression(node.expression) &&
+      node.expression.expression.kind !== ts.SyntaxKind.SuperKeyword
+    )
+      add(node, ';', 'call dropped');
+    if (ts.isObjectLiteralElement(node) && ts.isSpreadAssignment(node)) add(node, '', 'spread dropped');
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return changes;
+}
+
+const env = { ...process.env, NODE_OPTIONS: '--experimental-vm-modules --disable-warning=ExperimentalWarning' };
+function survives(file, projects) {
+  const { status } = spawnSync(
+    join(root, 'node_modules/.bin/jest'),
+    ['--selectProjects', ...projects, '--bail', '--silent', '--passWithNoTests', '--findRelatedTests', file],
+    { cwd: root, env, stdio: 'ignore', timeout: 300_000 },
+  );
+  return status === 0;
+}
+
+for (const room of chosen) {
+  const { folder, projects } = rooms[room];
+  const files = readdirSync(join(root, folder), { recursive: true })
+    .map((name) => join(folder, name))
+    .filter((file) => /\.m?ts$/.test(file) && !passedOver.test(file))
+    .sort();
+  const all = files.flatMap((file) =>
+    changesOf(readFileSync(join(root, file), 'utf8'), file).map((change) => ({ file, ...change })),
+  );
+  const chance = chanceFrom(Number(values.seed));
+  const sample = Array.from(
+    { length: Math.min(Number(values.count), all.length) },
+    () => all.splice(Math.floor(chance() * all.length), 1)[0],
+  );
+  const survivors = [];
+  for (const { file, from, to, instead, what } of sample) {
+    const path = join(root, file);
+    const text = readFileSync(path, 'utf8');
+    const line = text.slice(0, from).split('\n').length;
+    writeFileSync(path, text.slice(0, from) + instead + text.slice(to));
+    try {
+      if (survives(path, projects)) survivors.push(`${file}:${line}  ${what}`);
+    } finally {
+      writeFileSync(path, text);
+    }
+    process.stderr.write('.');
+  }
+  const killed = sample.length - survivors.length;
+  console.log(
+    `\n${room}: ${killed} of ${sample.length} noticed (${Math.round((100 * killed) / sample.length)} %), of ${all.length + sample.length} possible`,
+  );
+  for (const line of survivors) console.log(`  survived  ${line}`);
+}

@@ -1,0 +1,72 @@
+#!/usr/bin/env node
+// Takes every picture of docs/screenshots anew from the demo: a database and a server of their own, headless Chromium.
+// node scripts/screenshots.mjs [name …]
+import { join } from 'node:path';
+import puppeteer from 'puppeteer-core';
+import { withServer } from '../bench/own-server.mjs';
+import { root } from '../bin/lib/paths.mjs';
+
+/** Each picture: its address, and what is done before it is taken. */
+const views = {
+  'bench': { path: '/' },
+  'week': { path: '/week', settle: 6000 },
+  'job': { path: '/jobs/LL-201' },
+  'survey': { path: '/jobs/LL-203/survey' },
+  'strip-down': { path: '/jobs/LL-201/strip' },
+  'way-back': { path: '/jobs/LL-202/strip', leak: true },
+  'pads-leak': { path: '/jobs/LL-201/measure?group=pad&part=e', leak: true },
+  'rim': { path: '/jobs/LL-201/measure?group=rim&part=low-e' },
+  'body-line': { path: '/jobs/LL-201/measure?group=body-line&part=body' },
+  'joint': { path: '/jobs/LL-201/measure?group=joint&part=neck' },
+  'rod': { path: '/jobs/LL-203/measure?group=hinge&part=lower-rod' },
+  'round': { path: '/jobs/LL-203/round' },
+  'findings': { path: '/jobs/LL-201/findings' },
+  'plan': { path: '/jobs/LL-201/plan' },
+  'estimate': { path: '/jobs/LL-201/estimate' },
+  'record': { path: '/jobs/LL-201/record' },
+  'instrument': { path: '/jobs/LL-204/instrument' },
+  'shop': { path: '/shop' },
+};
+const wanted = process.argv.slice(2);
+const strange = wanted.filter((name) => !Object.hasOwn(views, name));
+if (strange.length > 0) {
+  console.error(`There is no picture “${strange.join('”, “')}”. There are: ${Object.keys(views).join(', ')}.`);
+  process.exit(2);
+}
+
+await withServer(async ({ address }) => {
+  const browser = await puppeteer.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-sync',
+    ],
+  });
+  try {
+    for (const [name, { path, leak = false, settle = 1500 }] of Object.entries(views)) {
+      if (wanted.length > 0 && !wanted.includes(name)) continue;
+      const page = await browser.newPage();
+      await page.setViewport({ width: 1280, height: 800 });
+      await page.evaluateOnNewDocument(
+        (light) => {
+          localStorage.setItem('holotonos-light', light);
+          localStorage.setItem('holotonos-author', 'Perrin Oake');
+        },
+        leak ? 'leak' : 'day',
+      );
+      const response = await page.goto(`${address}${path}`, { waitUntil: 'load' });
+      if (!response?.ok()) throw new Error(`${path} answered ${response?.status()}`);
+      // What a worker answers and what fades in is there by then.
+      await new Promise((wait) => setTimeout(wait, settle));
+      await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
+      console.log(name);
+      await page.close();
+    }
+  } finally {
+    await browser.close();
+  }
+});
