@@ -3,6 +3,7 @@
 // node bench/run.mjs [core|page]
 import { register } from 'tsx/esm/api';
 import { withServer } from './own-server.mjs';
+import { chromiumArgs, chromiumPath } from '../bin/lib/chromium.mjs';
 
 register();
 const { emptyJobState, foldEntries, foldJob, runSolver, solveSchedule } = await import('@holotonos/core');
@@ -262,15 +263,8 @@ async function benchRound(page, address) {
 async function benchPages(address) {
   const { default: puppeteer } = await import('puppeteer-core');
   const browser = await puppeteer.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-sync',
-    ],
+    executablePath: chromiumPath(),
+    args: chromiumArgs,
   });
   try {
     const page = await browser.newPage();

@@ -4,6 +4,7 @@
 import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
 import { withServer } from '../bench/own-server.mjs';
+import { chromiumArgs, chromiumPath } from '../bin/lib/chromium.mjs';
 import { root } from '../bin/lib/paths.mjs';
 
 /** Each picture: its address, and what is done before it is taken. */
@@ -36,15 +37,8 @@ if (strange.length > 0) {
 
 await withServer(async ({ address }) => {
   const browser = await puppeteer.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-sync',
-    ],
+    executablePath: chromiumPath(),
+    args: chromiumArgs,
   });
   try {
     for (const [name, { path, leak = false, settle = 1500 }] of Object.entries(views)) {

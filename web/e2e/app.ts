@@ -7,6 +7,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { loadDemo } from '@holotonos/store';
 import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import { chromiumArgs, chromiumPath } from '../../bin/lib/chromium.mjs';
 import { testDatabase, type TestDatabase } from '../../store/tests/database';
 
 /** How long a busy machine may take to show something, ms. Nothing waits this long unless it is missing. */
@@ -68,18 +69,10 @@ export async function startServer(
 export async function startBrowser(): Promise<{ browser: Browser; profile: string }> {
   const profile = mkdtempSync(join(tmpdir(), 'holotonos-browser-'));
   const browser = await puppeteer.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: chromiumPath(),
     headless: true,
     userDataDir: profile,
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
+    args: chromiumArgs,
   });
   return { browser, profile };
 }

@@ -1,0 +1,2 @@
+export const chromiumArgs: string[];
+export function chromiumPath(): string;
