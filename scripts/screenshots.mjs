@@ -14,13 +14,13 @@ const views = {
   'job': { path: '/jobs/LL-201' },
   'survey': { path: '/jobs/LL-203/survey' },
   'strip-down': { path: '/jobs/LL-201/strip' },
-  'way-back': { path: '/jobs/LL-202/strip', leak: true },
+  'way-back': { path: '/jobs/LL-201/strip', leak: true, press: 'Put together' },
   'pads-leak': { path: '/jobs/LL-201/measure?group=pad&part=e', leak: true },
   'rim': { path: '/jobs/LL-201/measure?group=rim&part=low-e' },
   'body-line': { path: '/jobs/LL-201/measure?group=body-line&part=body' },
   'joint': { path: '/jobs/LL-201/measure?group=joint&part=neck' },
-  'rod': { path: '/jobs/LL-203/measure?group=hinge&part=lower-rod' },
-  'round': { path: '/jobs/LL-203/round' },
+  'rod': { path: '/jobs/LL-201/measure?group=hinge&part=lower-stack-rod' },
+  'round': { path: '/jobs/LL-203/round', press: 'Start the round' },
   'findings': { path: '/jobs/LL-201/findings' },
   'plan': { path: '/jobs/LL-201/plan' },
   'estimate': { path: '/jobs/LL-201/estimate' },
@@ -41,7 +41,7 @@ await withServer(async ({ address }) => {
     args: chromiumArgs,
   });
   try {
-    for (const [name, { path, leak = false, settle = 1500 }] of Object.entries(views)) {
+    for (const [name, { path, leak = false, settle = 1500, press }] of Object.entries(views)) {
       if (wanted.length > 0 && !wanted.includes(name)) continue;
       const page = await browser.newPage();
       await page.setViewport({ width: 1280, height: 800 });
@@ -56,6 +56,10 @@ await withServer(async ({ address }) => {
       if (!response?.ok()) throw new Error(`${path} answered ${response?.status()}`);
       // What a worker answers and what fades in is there by then.
       await new Promise((wait) => setTimeout(wait, settle));
+      if (press) {
+        await (await page.waitForSelector(`::-p-aria([name="${press}"][role="button"])`)).click();
+        await new Promise((wait) => setTimeout(wait, settle));
+      }
       await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
       console.log(name);
       await page.close();

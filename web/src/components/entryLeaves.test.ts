@@ -18,7 +18,7 @@ const reading = {
 test('every text and figure of an entry can be typed anew, by where it stands', () => {
   expect(leavesOf(reading).map(({ label, text, kind }) => `${label} = ${text} (${kind})`)).toEqual([
     'author = Juno Tam (text)',
-    'benchTime = 2026-11-23T09:00:00.000Z (text)',
+    'bench time = 2026-11-23T09:00:00.000Z (text)',
     'point › group = pad (text)',
     'point › part = e (text)',
     'point › measure = gap (text)',
@@ -28,7 +28,7 @@ test('every text and figure of an entry can be typed anew, by where it stands', 
     'gauge › id = feeler (text)',
     'gauge › name = Feeler (text)',
     'gauge › resolution = 0.01 (figure)',
-    'gauge › maxPermissibleError = 0.004 (figure)',
+    'gauge › max permissible error = 0.004 (figure)',
   ]);
 });
 test('what is typed takes the place of what was, under another id; the rest stays', () => {
@@ -59,7 +59,7 @@ test('ids that join entries are left alone, lists are walked', () => {
   const leaves = leavesOf(done);
   expect(leaves.map(({ label }) => label)).toEqual([
     'author',
-    'benchTime',
+    'bench time',
     'operation',
     'title',
     'minutes',

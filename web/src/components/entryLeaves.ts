@@ -16,7 +16,14 @@ const joins = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 export function leavesOf(entry: NewEntry): Leaf[] {
   const leaves: Leaf[] = [];
   const walk = (value: unknown, path: readonly (string | number)[]) => {
-    const label = path.filter((step) => step !== 'body').join(' › ');
+    const label = path
+      .filter((step) => step !== 'body')
+      .map((step) =>
+        String(step)
+          .replace(/([a-z])([A-Z])/g, '$1 $2')
+          .toLowerCase(),
+      )
+      .join(' › ');
     if (typeof value === 'number') leaves.push({ path, label, text: String(value), kind: 'figure' });
     else if (typeof value === 'string' && !joins.test(value)) leaves.push({ path, label, text: value, kind: 'text' });
     else if (typeof value === 'object' && value !== null)
