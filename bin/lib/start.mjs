@@ -7,7 +7,7 @@ import { ensureGenerated, ensureNodePackages, hasNodePackages } from './install.
 import { dataDir, root } from './paths.mjs';
 import { cluster, portIsFree, programs } from './postgres.mjs';
 import { preflight } from './preflight.mjs';
-import { Plain, run } from './run.mjs';
+import { pause, Plain, run } from './run.mjs';
 import { stages } from './stages.mjs';
 import { takeLock } from './startLock.mjs';
 
@@ -65,7 +65,11 @@ async function stopAll(say) {
 
 /** The port is free, or taken by a server of our own. */
 async function portProblem(port) {
-  if (runningServers().some((server) => server.port === port) || (await portIsFree(port))) return [];
+  // A server that was just killed still holds its port for a moment, when it no longer shows whose it was.
+  for (let tries = 0; tries < 20; tries += 1) {
+    if (runningServers().some((server) => server.port === port) || (await portIsFree(port))) return [];
+    await pause(50);
+  }
   const other = port < 65535 ? port + 1 : port - 1;
   return [`Port ${port} is in use by another program. Choose another, for example:  bin/start --port ${other}`];
 }
