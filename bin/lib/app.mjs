@@ -11,8 +11,12 @@ const next = join(root, 'node_modules/next/dist/bin/next');
 const buildStamp = join(root, 'web/.next/holotonos-source');
 const quiet = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NEXT_IGNORE_INCORRECT_LOCKFILE: '1' };
 
+/** Worked out once: a start asks whether a build is needed, and again when it makes one. */
+let knownDigest = null;
+const sourceDigest = () => (knownDigest ??= digestOfSources());
+
 /** A digest of every file a build is made from. */
-function sourceDigest() {
+function digestOfSources() {
   const hash = createHash('sha256');
   const walk = (folder) => {
     for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {

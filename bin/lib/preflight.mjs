@@ -1,8 +1,7 @@
 // What a start or a test run needs, looked at first: a minute of installing must not end in a missing permission.
-import { existsSync, mkdirSync, accessSync, constants } from 'node:fs';
+import { accessSync, constants, existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { freemem } from 'node:os';
 import { spawnSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
 import { freeBytes, hasNodePackages, installCommands, mayInstall } from './install.mjs';
 import { dataDir, root } from './paths.mjs';
 import { Plain } from './run.mjs';

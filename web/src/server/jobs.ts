@@ -27,6 +27,7 @@ import {
   type ShopState,
 } from '@holotonos/core';
 import { faultLine, jobByTicket, jobState, listJobs, shopState } from '@holotonos/store';
+import { cache } from 'react';
 import { getDb } from './store';
 
 export interface LoadedJob {
@@ -101,9 +102,12 @@ function orNull<T>(ticket: string, work: () => T): T | null {
 const learnedFrom = (jobs: readonly Known[], shop: ShopState): LearnedTimes =>
   learnTimes(jobs.flatMap(({ ticket, state, type }) => orNull(ticket, () => actuals(state, type, shop)) ?? []));
 
+/** The shop as it is now; read once for a page, however many of its parts ask. */
+export const readShop = cache((): Promise<ShopState> => shopState(getDb()));
+
 /** The shop, with what its clock has taught it. */
 export async function loadShop(): Promise<{ shop: ShopState; learned: LearnedTimes }> {
-  const [shop, { jobs }] = await Promise.all([shopState(getDb()), recentJobs()]);
+  const [shop, { jobs }] = await Promise.all([readShop(), recentJobs()]);
   return { shop, learned: learnedFrom(jobs, shop) };
 }
 
@@ -115,7 +119,7 @@ let lastZone: string | null = null;
  */
 export async function shopZone(): Promise<string> {
   try {
-    lastZone = (await shopState(getDb())).hours.timeZone;
+    lastZone = (await readShop()).hours.timeZone;
   } catch {
     // The page itself says what is wrong.
   }
@@ -138,7 +142,7 @@ export interface Bench {
 
 /** The bench as it is now, tickets in the order they need hands. */
 export async function loadBench(now: string): Promise<Bench> {
-  const [shop, { jobs: known, unread }] = await Promise.all([shopState(getDb()), recentJobs()]);
+  const [shop, { jobs: known, unread }] = await Promise.all([readShop(), recentJobs()]);
   const basis = planBasis(shop, learnedFrom(known, shop));
   const summaries: BenchSummary[] = [];
   const jobs: BenchJob[] = [];

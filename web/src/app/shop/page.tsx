@@ -1,12 +1,11 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { shopState } from '@holotonos/store';
-import { getDb } from '@/server/store';
+import { readShop } from '@/server/jobs';
 import { ShopView } from '@/shop/ShopView';
 
 export const metadata: Metadata = { title: 'The shop' };
 
 export default async function ShopPage() {
   await connection();
-  return <ShopView first={await shopState(getDb())} now={new Date().toISOString()} />;
+  return <ShopView first={await readShop()} now={new Date().toISOString()} />;
 }

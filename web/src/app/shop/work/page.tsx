@@ -1,12 +1,11 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { shopState } from '@holotonos/store';
-import { getDb } from '@/server/store';
+import { readShop } from '@/server/jobs';
 import { WorkView } from '@/shop/WorkView';
 
 export const metadata: Metadata = { title: 'Own steps and cautions' };
 
 export default async function WorkPage() {
   await connection();
-  return <WorkView first={await shopState(getDb())} />;
+  return <WorkView first={await readShop()} />;
 }
