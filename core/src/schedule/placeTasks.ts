@@ -27,6 +27,8 @@ export interface Worker {
 export interface Placing {
   placed: PlacedTask[];
   makespan: number;
+  /** how often a place was tried and an order looked up: what this cost */
+  work: number;
 }
 
 const rounding = 1e-9;
@@ -41,8 +43,6 @@ function firstAfter(list: readonly Span[], from: number): number {
   }
   return low;
 }
-
-const insert = (list: Span[], span: Span) => list.splice(firstAfter(list, span.from), 0, span);
 
 /** Marks hands as busy. Spans that touch become one, so that a full day is one block to step over and not fifty. */
 function occupy(list: Span[], span: Span): void {
@@ -67,16 +67,44 @@ function clash(list: readonly Span[], from: number, to: number): number | null {
   return next && next.from < to - rounding ? next.to : null;
 }
 
+/** How many hold a resource from a moment on, until the next moment in the list; in order. */
+type Load = { from: number; count: number }[];
+
+/** Index of the last change at or before a moment. */
+function changeAt(load: Load, moment: number): number {
+  let [low, high] = [0, load.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((load[middle] as Load[number]).from <= moment + rounding) low = middle + 1;
+    else high = middle;
+  }
+  return low - 1;
+}
+
 /** When a place comes free for [from, to) on a resource, or null when there is one: at most `capacity` at any moment. */
-function full(list: readonly Span[], from: number, to: number, capacity: number): number | null {
-  const over = list.filter((span) => span.from < to - rounding && span.to > from + rounding);
-  if (over.length < capacity) return null;
-  // The load only rises where a span begins.
-  for (const moment of [from, ...over.map((span) => span.from).filter((begin) => begin > from)]) {
-    const holding = over.filter((span) => span.from <= moment + rounding && span.to > moment + rounding);
-    if (holding.length >= capacity) return Math.min(...holding.map((span) => span.to));
+function full(load: Load, from: number, to: number, capacity: number): number | null {
+  for (let at = Math.max(0, changeAt(load, from)); at < load.length; at += 1) {
+    const { from: begins, count } = load[at] as Load[number];
+    if (begins >= to - rounding) return null;
+    if (count >= capacity && (load[at + 1]?.from ?? Infinity) > from + rounding) {
+      let free = at + 1;
+      while ((load[free]?.count ?? 0) >= capacity) free += 1;
+      return load[free]?.from ?? Infinity;
+    }
   }
   return null;
+}
+
+/** One more holds a resource for [from, to). */
+function hold(load: Load, from: number, to: number): void {
+  const cut = (moment: number) => {
+    const at = changeAt(load, moment);
+    if (at >= 0 && Math.abs((load[at] as Load[number]).from - moment) <= rounding) return at;
+    load.splice(at + 1, 0, { from: moment, count: load[at]?.count ?? 0 });
+    return at + 1;
+  };
+  const [first, last] = [cut(from), cut(to)];
+  for (let at = first; at < last; at += 1) (load[at] as Load[number]).count += 1;
 }
 
 interface Slot {
@@ -84,6 +112,7 @@ interface Slot {
   attendedEnd: number;
   end: number;
   worker: number | null;
+  tries: number;
 }
 
 /** The first time one pair of hands can take a job, with a place on its resource all the way. */
@@ -93,16 +122,16 @@ function firstSlot(
   open: OpenTime | null,
   /** when the hands and the piece they work on are taken */
   taken: readonly (readonly Span[])[],
-  holders: readonly Span[] | null,
+  load: Load | null,
   capacities: Readonly<Record<string, number>>,
 ): Omit<Slot, 'worker'> {
-  for (let from = earliest; ;) {
+  for (let from = earliest, tries = 1; ; tries += 1) {
     const start = open ? open.begin(from) : from;
     const attendedEnd = open ? open.finish(start, attended) : start;
     const end = attendedEnd + unattended;
     const busy = open ? (taken.map((list) => clash(list, start, attendedEnd)).find((to) => to !== null) ?? null) : null;
-    const later = busy ?? (holders && end > start ? full(holders, start, end, capacities[resource ?? ''] ?? 1) : null);
-    if (later === null) return { start, attendedEnd, end };
+    const later = busy ?? (load && end > start ? full(load, start, end, capacities[resource ?? ''] ?? 1) : null);
+    if (later === null) return { start, attendedEnd, end, tries };
     from = Math.max(later, start);
   }
 }
@@ -121,26 +150,30 @@ export function placeTasks(
   const placed: PlacedTask[] = new Array<PlacedTask>(jobs.length);
   const hands: Span[][] = workers.map(() => []);
   const pieces = new Map<string, Span[]>();
-  const held = new Map<string, Span[]>();
+  const held = new Map<string, Load>();
   let makespan = 0;
+  let work = 0;
   for (const index of order) {
     const job = jobs[index] as Job;
     let from = job.notBefore;
     for (const before of job.after) from = Math.max(from, (placed[before] as PlacedTask).end);
-    const holders = job.resource === null ? null : (held.get(job.resource) ?? []);
+    work += job.after.length;
+    const load = job.resource === null ? null : (held.get(job.resource) ?? []);
     const piece = job.piece === null ? [] : (pieces.get(job.piece) ?? []);
     let best: Slot | null = null;
     if (job.attended > 0) {
       for (const worker of job.able) {
         const { open } = workers[worker] as Worker;
-        const slot = firstSlot(job, from, open, [hands[worker] as Span[], piece], holders, capacities);
+        const slot = firstSlot(job, from, open, [hands[worker] as Span[], piece], load, capacities);
+        work += slot.tries;
         if (!best || slot.attendedEnd < best.attendedEnd - rounding) best = { ...slot, worker };
       }
     }
-    const { start, attendedEnd, end, worker } = best ?? {
-      ...firstSlot(job, from, null, [], holders, capacities),
+    const { start, attendedEnd, end, worker, tries } = best ?? {
+      ...firstSlot(job, from, null, [], load, capacities),
       worker: null,
     };
+    work += tries;
     const person = worker === null ? null : (workers[worker]?.id ?? null);
     placed[index] = { id: job.id, start, attendedEnd, end, ...(person !== null && { person }) };
     if (worker !== null && attendedEnd > start) {
@@ -150,11 +183,11 @@ export function placeTasks(
         pieces.set(job.piece, piece);
       }
     }
-    if (holders && end > start) {
-      insert(holders, { from: start, to: end });
-      held.set(job.resource ?? '', holders);
+    if (load && end > start) {
+      hold(load, start, end);
+      held.set(job.resource ?? '', load);
     }
     makespan = Math.max(makespan, end);
   }
-  return { placed, makespan };
+  return { placed, makespan, work };
 }

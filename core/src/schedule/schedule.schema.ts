@@ -35,7 +35,7 @@ export const scheduleInput = {
           id,
           attended: minutes,
           unattended: minutes,
-          after: { type: 'array', items: id },
+          after: { type: 'array', items: id, maxItems: 2000 },
           resource: id,
           skill: { ...id, description: 'what whoever does it must be able to do, where people are named' },
           piece: { ...id, description: 'what it is worked on: only one pair of hands has it at a time' },
@@ -45,13 +45,17 @@ export const scheduleInput = {
         additionalProperties: false,
       },
     },
-    resources: { type: 'object', additionalProperties: { type: 'integer', minimum: 1 } },
+    resources: {
+      type: 'object',
+      maxProperties: 2000,
+      additionalProperties: { type: 'integer', minimum: 1 },
+    },
     calendar: {
       type: ['object', 'null'],
       properties: {
         start: momentSchema,
         ...calendarHours,
-        closed: { type: 'array', items: daySchema },
+        closed: { type: 'array', items: daySchema, maxItems: 4000 },
       },
       required: ['start', 'timeZone', 'week', 'closed'],
       additionalProperties: false,
@@ -82,7 +86,7 @@ export const scheduleInput = {
       maxItems: 500,
       items: {
         type: 'object',
-        properties: { id, tasks: { type: 'array', items: id }, dueBy: due },
+        properties: { id, tasks: { type: 'array', items: id, maxItems: 2000 }, dueBy: due },
         required: ['id', 'tasks'],
         additionalProperties: false,
       },

@@ -394,3 +394,105 @@ describe('how sure it is', () => {
     expect(sampleTime({ low: 5, likely: 5, high: 5 }, 0.3)).toBe(5);
   });
 });
+
+describe('a few bytes ask for a bounded answer', () => {
+  const oneMinute = { ...calendar, week: { mon: [['09:00', '09:01']] }, closed: [] } as ScheduleInput['calendar'];
+  const inTime = (input: ScheduleInput, ms: number) => {
+    const begun = performance.now();
+    const result = runSolver('schedule', input);
+    // Ten times what it takes: these ran for minutes, or for ever.
+    expect(performance.now() - begun).toBeLessThan(ms);
+    return result;
+  };
+
+  test('open hours are summed up, not walked: a thousand weeks of a minute each', () => {
+    const result = inTime(job([task('a', 1000)], { calendar: oneMinute }), 5000);
+    // The 1000th Monday, one minute past nine in Berlin, in minutes from Monday 09:00 there.
+    const end = Date.parse('2046-01-15T08:01:00Z');
+    expect((result as { output: ScheduleOutput }).output.makespan).toBe(
+      (end - Date.parse('2026-11-23T08:00:00Z')) / 60_000,
+    );
+  });
+
+  test.each([1e4, 1e5, 1e7])(
+    'work of %i minutes that no year known here would see done is unsolvable, at once',
+    (attended) => {
+      const result = inTime(job([task('a', attended)], { calendar: oneMinute }), 10_000);
+      expect(result).toEqual({
+        status: 'unsolvable',
+        message: expect.stringMatching(/not be done before the year 2100/),
+      });
+    },
+  );
+
+  test('a thousand places on one resource are counted, not compared', () => {
+    const tasks = Array.from({ length: 2000 }, (_, i) => task(`t${i}`, 0, 10, [], 'rack'));
+    const result = inTime(job(tasks, { resources: { rack: 1000 } }), 10_000);
+    expect((result as { output: ScheduleOutput }).output.makespan).toBe(20);
+  });
+
+  test('fifty people with hours cut to minutes are refused with the reason', () => {
+    const minutes = Array.from({ length: 24 }, (_, hour) => {
+      const at = String(hour).padStart(2, '0');
+      return [`${at}:00`, `${at}:01`] as [string, string];
+    });
+    const days = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'].map((day) => [day, minutes]);
+    const input = job(
+      Array.from({ length: 2000 }, (_, i) => task(`t${i}`, 500 + i)),
+      {
+        calendar: { ...calendar, week: Object.fromEntries(days) } as ScheduleInput['calendar'],
+        people: Array.from({ length: 50 }, (_, i) => ({ id: `p${i}`, skills: [] })),
+      },
+    );
+    expect(inTime(input, 30_000)).toMatchObject({ status: 'unsolvable', message: expect.stringMatching(/openings/) });
+  });
+
+  test('lists are bounded by the schema', () => {
+    const long = Array.from({ length: 2001 }, (_, i) => `t${i}`);
+    for (const input of [
+      job([task('a', 1, 0, long)]),
+      job([], { tickets: [{ id: 'k', tasks: long }] }),
+      job([], { resources: Object.fromEntries(long.map((id) => [id, 1])) }),
+    ])
+      expect(runSolver('schedule', input)).toMatchObject({ status: 'invalid-input' });
+  });
+});
+
+describe('open hours by their sums', () => {
+  test('the same as minute by minute, over both changes of the clock', () => {
+    for (const start of ['2026-03-26T07:11:30Z', '2026-10-23T06:00:00Z', '2026-11-27T16:20:00Z']) {
+      const hours = openHours({
+        ...calendar,
+        start,
+        week: { ...week, sat: [['22:00', '24:00']], sun: [['00:00', '04:00']] },
+      } as never);
+      const zone = new Intl.DateTimeFormat('en-GB', {
+        timeZone: 'Europe/Berlin',
+        weekday: 'short',
+        hour: '2-digit',
+        minute: '2-digit',
+        hourCycle: 'h23',
+      });
+      const isOpen = (minute: number) => {
+        const parts = zone.formatToParts(Date.parse(start) + minute * 60_000);
+        const part = (type: string) => parts.find((each) => each.type === type)?.value ?? '';
+        const [day, at] = [part('weekday'), `${part('hour')}:${part('minute')}`];
+        if (day === 'Sat') return at >= '22:00';
+        if (day === 'Sun') return at < '04:00';
+        return (at >= '09:00' && at < '12:30') || (at >= '13:30' && at < '17:00');
+      };
+      let worked = 0;
+      // Half a minute in, so that a start between two minutes does not matter.
+      const offset = ((60_000 - (Date.parse(start) % 60_000)) % 60_000) / 60_000;
+      for (let minute = offset; minute < 4 * 24 * 60; minute += 1) {
+        if (isOpen(minute + 0.5)) worked += 1;
+        const counted = hours.between(offset, minute + 1);
+        if (Math.abs(counted - worked) > 1e-6)
+          throw new Error(`${start}: ${counted} for ${worked} after ${minute + 1}`);
+        if (isOpen(minute + 0.5) && Math.abs(hours.finish(offset, worked) - minute - 1) > 1e-6)
+          throw new Error(`${start}: ${worked} minutes end at ${hours.finish(offset, worked)}, not ${minute + 1}`);
+      }
+      expect(worked).toBeGreaterThan(300);
+    }
+  });
+});

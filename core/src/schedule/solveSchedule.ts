@@ -1,13 +1,20 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { exceeds, Unsolvable } from '../metrology';
-import { alwaysOpen, openHours } from './openTime';
+import { alwaysOpen, calendarDays, openHours } from './openTime';
 import { placeTasks, type Job, type Placing, type Worker } from './placeTasks';
 import type { PlacedTask, ScheduleInput, ScheduleOutput } from './schedule.schema';
 
 /** Work spent on improving, in task placements: well under a second for 120 tasks. */
 const placements = 110_000;
 const fewestRounds = 100;
+/**
+ * What a search may cost at most, in tries of places and looks at what comes before: a second or two. A question whose
+ * every placing is dear gets fewer rounds, or none: a plain schedule in time before a better one never.
+ */
+const mostWork = 3_000_000;
+/** Groups of hands looked at for the lower bound; each one more can only raise it. */
+const mostGroups = 100;
 const mostRounds = 8000;
 /** Rounds without success after which the search goes elsewhere. */
 const patience = 250;
@@ -18,10 +25,12 @@ const seed = 19_281;
 /** Whose hands there are, each with the hours they keep. */
 export function toWorkers({ calendar, people = [] }: ScheduleInput): Worker[] {
   if (people.length === 0) return [{ id: null, open: calendar ? openHours(calendar) : alwaysOpen }];
-  return people.map(({ id, week, away = [] }) => {
-    if (!calendar) return { id, open: alwaysOpen };
-    return { id, open: openHours({ ...calendar, week: week ?? calendar.week, closed: [...calendar.closed, ...away] }) };
-  });
+  if (!calendar) return people.map(({ id }) => ({ id, open: alwaysOpen }));
+  const days = calendarDays(calendar);
+  return people.map(({ id, week = calendar.week, away = [] }) => ({
+    id,
+    open: openHours({ ...calendar, week, closed: [...calendar.closed, ...away] }, days),
+  }));
 }
 
 function toJobs({ tasks, resources, people = [] }: ScheduleInput): Job[] {
@@ -133,12 +142,10 @@ function lowerBound(
   // Attended work, for all hands together and for each set of hands that alone can do some of it.
   const attendedJobs = order.filter((i) => (jobs[i]?.attended ?? 0) > 0);
   const groups = new Map(attendedJobs.map((i) => [String(jobs[i]?.able), jobs[i]?.able ?? []]));
-  groups.set(
-    'all',
-    workers.map((_, worker) => worker),
-  );
-  const hands = [...groups.values()].map((group) => {
-    const theirs = attendedJobs.filter((i) => jobs[i]?.able.every((worker) => group.includes(worker)));
+  const everybody = workers.map((_, worker) => worker);
+  const hands = [everybody, ...[...groups.values()].slice(0, mostGroups)].map((group) => {
+    const among = new Set(group);
+    const theirs = attendedJobs.filter((i) => jobs[i]?.able.every((worker) => among.has(worker)));
     if (theirs.length === 0) return 0;
     const work = theirs.reduce((sum, i) => sum + (jobs[i]?.attended ?? 0), 0);
     const head = Math.min(...theirs.map((i) => heads[i] ?? 0));
@@ -183,6 +190,8 @@ function orderBy(jobs: readonly Job[], key: readonly number[]): number[] {
 /** How a placing is judged, less is better, and the cost below which no search is worth while. */
 interface Aim {
   cost: (placing: Placing) => number;
+  /** what judging costs, in the measure of a placing’s own work */
+  work: number;
   enough: number;
   /** orders to begin with, as keys: larger goes first */
   rules: readonly (readonly number[])[];
@@ -202,7 +211,7 @@ function* search(
   jobs: readonly Job[],
   spread: number,
   bound: number,
-  { cost, enough, rules }: Aim,
+  { cost, work, enough, rules }: Aim,
   place: (order: readonly number[]) => Placing,
   effort: number,
 ): Generator<ScheduleProgress, Placing> {
@@ -210,12 +219,22 @@ function* search(
     const placing = place(orderBy(jobs, key));
     return { key, placing, cost: cost(placing) };
   };
-  let best = rules.map(judged).reduce((least, next) => (exceeds(least.cost, next.cost) ? next : least));
+  const [firstRule = [], ...otherRules] = rules;
+  let best = judged(firstRule);
+  let spent = best.placing.work;
+  for (const rule of otherRules) {
+    if (spent > mostWork / 2) break;
+    const next = judged(rule);
+    spent += next.placing.work;
+    if (exceeds(best.cost, next.cost)) best = next;
+  }
   let current = best;
   let idle = 0;
   const chance = xoroshiro128plus(seed);
   const usual = Math.min(mostRounds, Math.max(fewestRounds, Math.floor(placements / Math.max(1, jobs.length))));
-  const rounds = Math.round(usual * effort);
+  // What one placing of this question costs, as seen: looking for the next task in order is part of it.
+  const dear = best.placing.work + work + jobs.length ** 2 / 60;
+  const rounds = Math.round(Math.min(usual, mostWork / dear) * effort);
   for (let round = 0; round < rounds && jobs.length > 2 && exceeds(best.cost, enough); round += 1) {
     if (round % roundsBetweenReports === 0) yield { round, rounds, makespan: best.placing.makespan, lowerBound: bound };
     const key = [...current.key];
@@ -296,13 +315,19 @@ function dueAim(input: ScheduleInput, order: readonly number[], after: readonly 
     ({ id, unattended }, i) => -(rank.get(id) ?? 1e7) * 1e4 - (place.get(i) ?? 0) + Math.min(5, unattended / 120),
   );
   const byTail = input.tasks.map(({ id }, i) => -(rank.get(id) ?? 1e7) * 1e4 + (after[i] ?? 0));
-  return { cost: lateness, enough: 0, rules: [byDate, byTail] };
+  return {
+    cost: lateness,
+    work: rank.size + tickets.reduce((sum, { tasks }) => sum + tasks.length, 0),
+    enough: 0,
+    rules: [byDate, byTail],
+  };
 }
 
 function makespanAim(jobs: readonly Job[], order: readonly number[], after: readonly number[], bound: number): Aim {
   const place = new Map(order.map((job, i) => [job, i]));
   return {
     cost: ({ makespan }) => makespan,
+    work: 0,
     enough: bound * closeEnough,
     rules: [
       jobs.map((job, i) => job.attended + job.unattended + (after[i] ?? 0)),
