@@ -18,10 +18,12 @@ export async function withServer(work, { durable = false } = {}) {
   const database = cluster('bench-postgres', { throwAway: true, durable });
   let server = null;
   try {
-    const databaseUrl = `${await database.start()}/holotonos`;
+    const ownerUrl = `${await database.start()}/holotonos`;
+    const web = Object.assign(new URL(ownerUrl), { username: 'holotonos_web', password: database.webPassword() });
+    const databaseUrl = web.href;
     run(process.execPath, ['--import', 'tsx', join(root, 'bin/lib/prepare-database.ts'), '--create'], {
       cwd: root,
-      env: { ...process.env, DATABASE_URL: databaseUrl },
+      env: { ...process.env, DATABASE_URL: databaseUrl, DATABASE_OWNER_URL: ownerUrl },
       failure: 'The database of the benchmark is not ready',
     });
     await ensureBuilt((text) => console.log(text));
@@ -39,7 +41,7 @@ export async function withServer(work, { durable = false } = {}) {
       start,
       stop: () => endProcesses([server.pid]),
       query: async (text, values) => {
-        const client = new pg.Client({ connectionString: databaseUrl });
+        const client = new pg.Client({ connectionString: ownerUrl });
         await client.connect();
         try {
           return (await client.query(text, values)).rows;

@@ -1,7 +1,14 @@
-/** Creates the database if asked, migrates it and loads the demo into an empty one. Says plainly what is wrong. */
+/**
+ * Creates the database if asked, migrates it, sees that its guards are whole, lets the web process’s role in and loads the
+ * demo into an empty one. Says plainly what is wrong. DATABASE_URL is how the web process comes in, DATABASE_OWNER_URL the
+ * owner of the tables, where that is somebody else.
+ */
 import { randomUUID } from 'node:crypto';
 import { join, resolve } from 'node:path';
 import {
+  checkGuards,
+  IncompleteDatabase,
+  letWrite,
   loadDemo,
   machineZone,
   migrateDatabase,
@@ -13,7 +20,8 @@ import {
 } from '@holotonos/store';
 import pg from 'pg';
 
-const url = process.env.DATABASE_URL ?? '';
+const webUrl = process.env.DATABASE_URL ?? '';
+const url = process.env.DATABASE_OWNER_URL || webUrl;
 const wants = new Set(process.argv.slice(2));
 const migrations = resolve(import.meta.dirname, '../../store/migrations');
 
@@ -48,7 +56,7 @@ const advice: Record<string, string> = {
   '28P01': 'user or password is refused.',
   '28000': 'user or password is refused.',
   '3D000': 'there is no such database. Create it first:  createdb NAME',
-  '42501': 'that user may not create tables there.',
+  '42501': 'that user may not create tables there, or no users. Name the owner in DATABASE_OWNER_URL.',
   '53100': 'its disk is full.',
 };
 
@@ -59,6 +67,8 @@ try {
     });
   if (wants.has('--create')) await createIfMissing();
   await migrateDatabase(url, join(migrations));
+  await checkGuards(url);
+  if (new URL(webUrl).username !== new URL(url).username) await letWrite(url, webUrl);
   const store = openStore(url, 1);
   try {
     const written = wants.has('--empty') ? 0 : await loadDemo(store.db);
@@ -73,7 +83,8 @@ try {
 } catch (error) {
   const { plain } = error as { plain?: string };
   const code = sqlState(error) ?? '';
-  const reason = plain ?? (error instanceof NewerDatabase ? error.message : null);
+  const reason =
+    plain ?? (error instanceof NewerDatabase || error instanceof IncompleteDatabase ? error.message : null);
   console.error(reason ?? `${shown()}: ${advice[code] ?? (error as Error).message}`);
   process.exitCode = 1;
 }

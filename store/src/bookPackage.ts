@@ -1,17 +1,13 @@
 import type { JobState, MeasureGroup, Problem } from '@holotonos/core';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import {
-  groupsWithReadings,
-  readingColumns,
-  readingsFromCsv,
-  readingsToCsv,
-  type ReadCsv,
-  type RowDefaults,
-} from './readingsCsv';
+import { groupsWithReadings, readingColumns, readingsToCsv } from './readingsCsv';
 
 const descriptionFile = 'datapackage.json';
 /** What a package may hold when it is unpacked, bytes: a small file can claim to be an enormous one. */
 const mostUnpacked = 64 * 1024 * 1024;
+/** Files in a package; a book has one for each group of measures. */
+const mostFiles = 50;
+const pieceBytes = 64 * 1024;
 
 interface Resource {
   name: string;
@@ -59,24 +55,30 @@ export function bookPackage(state: JobState, ticket: string): Uint8Array {
   return zipSync({ [descriptionFile]: strToU8(`${JSON.stringify(describe(state, ticket), null, 2)}\n`), ...files });
 }
 
-const refuse = (path: string, message: string): ReadCsv => ({ ok: false, problems: [{ path, message }] });
+type Unpacked = { ok: true; files: { name: string; bytes: AsyncIterable<Uint8Array> }[] } | Refused;
+type Refused = { ok: false; problems: Problem[] };
+const refuse = (path: string, message: string): Refused => ({ ok: false, problems: [{ path, message }] });
 
-/** The readings of such a package, in the order they were taken; or what is wrong with it, by file, line and column. */
-export function readingsFromPackage(bytes: Uint8Array, defaults: RowDefaults): ReadCsv {
+/** The files a package describes, in its order, each once; or what is wrong with it. */
+export function filesInPackage(bytes: Uint8Array): Unpacked {
   let files: Record<string, Uint8Array>;
   let size = 0;
+  let count = 0;
   try {
     files = unzipSync(bytes, {
       filter: ({ originalSize }) => {
         size += originalSize;
-        return size <= mostUnpacked;
+        count += 1;
+        return size <= mostUnpacked && count <= mostFiles;
       },
     });
   } catch {
     return refuse('', 'is not a zip file, or only a part of one');
   }
   if (size > mostUnpacked) return refuse('', `holds more than ${mostUnpacked / 1024 / 1024} MB`);
-  const description = files[descriptionFile];
+  if (count > mostFiles) return refuse('', `holds more than ${mostFiles} files`);
+  const named = new Map(Object.entries(files));
+  const description = named.get(descriptionFile);
   if (!description) return refuse('', `has no ${descriptionFile}`);
   let resources: Resource[];
   try {
@@ -86,14 +88,22 @@ export function readingsFromPackage(bytes: Uint8Array, defaults: RowDefaults): R
     return refuse(descriptionFile, 'does not list its files');
   }
   const problems: Problem[] = [];
-  const entries: (ReadCsv & { ok: true })['entries'] = [];
-  for (const { path } of resources) {
-    const file = files[path];
-    const read = file ? readingsFromCsv(strFromU8(file), defaults) : refuse('', 'is not in the package');
-    if (read.ok) entries.push(...read.entries);
-    else
-      problems.push(...read.problems.map((each) => ({ ...each, path: [path, each.path].filter(Boolean).join(', ') })));
+  const listed = new Set<string>();
+  for (const { path } of resources.slice(0, mostFiles + 1)) {
+    if (listed.has(path)) problems.push({ path: descriptionFile, message: `lists “${path.slice(0, 100)}” twice` });
+    else if (!named.has(path)) problems.push({ path: path.slice(0, 100), message: 'is not in the package' });
+    listed.add(path);
   }
+  if (resources.length > mostFiles)
+    problems.push({ path: descriptionFile, message: `lists more than ${mostFiles} files` });
   if (problems.length > 0) return { ok: false, problems };
-  return { ok: true, entries: entries.sort((a, b) => a.benchTime.localeCompare(b.benchTime)) };
+  return {
+    ok: true,
+    files: [...listed].map((name) => ({ name, bytes: inPieces(named.get(name) ?? new Uint8Array()) })),
+  };
+}
+
+/** Bytes that are all there, a piece at a time: whoever reads them can be stopped in between. */
+async function* inPieces(bytes: Uint8Array): AsyncGenerator<Uint8Array> {
+  for (let at = 0; at < bytes.length; at += pieceBytes) yield bytes.subarray(at, at + pieceBytes);
 }

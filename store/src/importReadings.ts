@@ -1,15 +1,16 @@
-import { entryProblems, misfits, type JobState, type NewEntry, type Problem } from '@holotonos/core';
+import { entryProblems, misfits, type NewEntry, type NewEntryOf, type Problem } from '@holotonos/core';
 import { parse } from 'csv-parse';
-import { sql } from 'drizzle-orm';
 import { Readable } from 'node:stream';
 import type { Database } from './database';
-import { appendRows, jobByTicket, jobState } from './logbook';
+import { appendRows, jobByTicket, jobState, lockJob } from './logbook';
+import { filesInPackage } from './bookPackage';
 import { columnOfPath, rowReader, sniffCsv, type CsvDialect, type RowDefaults } from './readingsCsv';
-import { jobs } from './schema';
 
-/** Rows a single file may hold. */
+/** Rows a file, or a book of several, may hold. */
 export const mostCsvRows = 200_000;
 const mostProblems = 200;
+/** What one row may weigh: what is longer is no table, and its end would be looked for in all that comes. */
+const mostRecordBytes = 64 * 1024;
 /** How often a long import says how far it is, rows. */
 const sayEvery = 500;
 /** What is looked at to learn how a file is written. */
@@ -37,6 +38,8 @@ const unlessStopped = (signal?: AbortSignal) => {
   if (signal?.aborted) throw new Stopped();
 };
 
+export type ReadCsv = { ok: true; entries: NewEntryOf<'reading'>[] } | { ok: false; problems: Problem[] };
+
 /** The beginning of a stream of bytes as text, and the whole of it still to be read. */
 async function withHead(bytes: AsyncIterable<Uint8Array>): Promise<{ head: string; all: AsyncIterable<Uint8Array> }> {
   const source = bytes[Symbol.asyncIterator]();
@@ -56,80 +59,134 @@ async function withHead(bytes: AsyncIterable<Uint8Array>): Promise<{ head: strin
   return { head, all: all() };
 }
 
-/** Reads and checks every row, against its form and against the job, without holding anybody up. */
-async function checkRows(
-  bytes: AsyncIterable<Uint8Array>,
-  state: JobState,
-  { dialect, signal, onProgress, ...defaults }: ImportOptions,
-): Promise<{ entries: NewEntry[]; problems: Problem[] }> {
-  const { head, all } = await withHead(bytes);
-  const how = dialect ?? sniffCsv(head);
-  const parser = Readable.from(all).pipe(
-    parse({ bom: true, skip_empty_lines: true, relax_column_count: true, delimiter: how.delimiter, info: true }),
-  );
-  const entries: NewEntry[] = [];
-  const problems: Problem[] = [];
-  const ids = new Set<string>();
-  let reader: ReturnType<typeof rowReader> | null = null;
-  try {
-    for await (const { record, info } of parser as AsyncIterable<{ record: string[]; info: { lines: number } }>) {
-      unlessStopped(signal);
-      if (!reader) {
-        reader = rowReader(record, how, defaults);
-        if (!reader.ok) return { entries, problems: reader.problems };
-        continue;
-      }
-      if (!reader.ok) break;
-      const line = info.lines;
-      const read = reader.read(record, line);
-      if (Array.isArray(read)) problems.push(...read);
-      else {
-        const found = entryProblems(read);
-        const unfit = found.length > 0 ? found : misfits(state, read);
-        problems.push(...unfit.map(({ path, message }) => ({ path: `line ${line}${columnOfPath(path)}`, message })));
-        if (ids.has(read.id))
-          problems.push({ path: `line ${line}, column “entry”`, message: 'stands in the file twice' });
-        ids.add(read.id);
-        entries.push(read);
-      }
-      if (entries.length > mostCsvRows)
-        problems.push({ path: `line ${line}`, message: `more than ${mostCsvRows} rows: split the file` });
-      if (problems.length >= mostProblems || entries.length > mostCsvRows) break;
-      if (entries.length % sayEvery === 0) {
-        onProgress?.({ doing: 'checking', rows: entries.length });
-        // Lets a stop be heard between two pieces of a file that is all there already.
-        await new Promise((resolve) => setImmediate(resolve));
-      }
-    }
-  } catch (error) {
-    if (error instanceof Stopped || signal?.aborted) throw new Stopped();
-    problems.push({ path: '', message: `is not readable as CSV: ${(error as Error).message}` });
+/** One file of readings; its name stands before its lines where there are several. */
+export interface ReadingsFile {
+  name: string;
+  bytes: AsyncIterable<Uint8Array>;
+}
+
+/** What has been read so far, over all files: one bound for them together. */
+class Reading {
+  readonly entries: NewEntryOf<'reading'>[] = [];
+  readonly problems: Problem[] = [];
+  private readonly ids = new Set<string>();
+  private rows = 0;
+
+  constructor(
+    private readonly fits: (entry: NewEntry) => Problem[],
+    private readonly options: ImportOptions,
+  ) {}
+
+  get full(): boolean {
+    return this.problems.length >= mostProblems || this.rows > mostCsvRows;
   }
-  if (!reader) problems.push({ path: '', message: 'is empty' });
-  return { entries, problems };
+
+  /** A row as it was understood, or what is wrong with it. */
+  take(read: NewEntryOf<'reading'> | Problem[], name: string, line: number): void {
+    const complain = (path: string, message: string) =>
+      this.problems.push({ path: [name, path].filter(Boolean).join(', '), message });
+    this.rows += 1;
+    if (this.rows > mostCsvRows) complain(`line ${line}`, `more than ${mostCsvRows} rows: split the file`);
+    if (Array.isArray(read)) return read.forEach(({ path, message }) => complain(path, message));
+    const found = entryProblems(read);
+    for (const { path, message } of found.length > 0 ? found : this.fits(read))
+      complain(`line ${line}${columnOfPath(path)}`, message);
+    if (this.ids.has(read.id)) complain(`line ${line}, column “entry”`, 'stands in the file twice');
+    this.ids.add(read.id);
+    this.entries.push(read);
+  }
+
+  /** Says how far it is, and lets a stop and everybody else be heard between two pieces of a file that is all there. */
+  async breathe(): Promise<void> {
+    unlessStopped(this.options.signal);
+    if (this.rows % sayEvery !== 0) return;
+    this.options.onProgress?.({ doing: 'checking', rows: this.rows });
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+}
+
+async function readFile({ name, bytes }: ReadingsFile, options: ImportOptions, reading: Reading): Promise<void> {
+  const { head, all } = await withHead(bytes);
+  const how = options.dialect ?? sniffCsv(head);
+  const parser = Readable.from(all).pipe(
+    parse({
+      bom: true,
+      skip_empty_lines: true,
+      relax_column_count: true,
+      delimiter: how.delimiter,
+      info: true,
+      max_record_size: mostRecordBytes,
+    }),
+  );
+  let reader: ReturnType<typeof rowReader> | null = null;
+  for await (const { record, info } of parser as AsyncIterable<{ record: string[]; info: { lines: number } }>) {
+    if (!reader) {
+      reader = rowReader(record, how, options);
+      if (!reader.ok) reading.problems.push(...reader.problems.map((each) => inFile(name, each)));
+    } else if (reader.ok) reading.take(reader.read(record, info.lines), name, info.lines);
+    if (!reader.ok || reading.full) return;
+    await reading.breathe();
+  }
+  if (!reader) reading.problems.push({ path: name, message: 'is empty' });
+}
+
+const inFile = (name: string, { path, message }: Problem): Problem => ({
+  path: [name, path].filter(Boolean).join(', '),
+  message,
+});
+
+/** What the reader of CSV says, in words. */
+function csvWords(error: unknown): string {
+  const { code, message } = error as { code?: string; message: string };
+  return code === 'CSV_MAX_RECORD_SIZE'
+    ? `is not a table: one row is longer than ${mostRecordBytes / 1024} KB`
+    : `is not readable as CSV: ${message}`;
 }
 
 /**
- * Takes a file of readings of any size into a job: all rows, or none and every bad one named by line and column. The file
- * is read as it comes; the job is locked only while the checked rows are written, in one transaction. Rows known by their
- * entry id are passed over.
+ * Reads files of readings row by row, without holding anybody up. Column order is free; `value` may be in mm, in or thou,
+ * as the header says. Every bad row is named by file, line and column; the bounds hold for all files together.
+ *
+ * @param fits what does not fit the job a row is for
  */
-export async function importReadings(
+export async function readReadings(
+  files: readonly ReadingsFile[],
+  options: ImportOptions,
+  fits: (entry: NewEntry) => Problem[] = () => [],
+): Promise<ReadCsv> {
+  const reading = new Reading(fits, options);
+  for (const file of files) {
+    if (reading.full) break;
+    try {
+      await readFile(file, options, reading);
+    } catch (error) {
+      if (error instanceof Stopped || options.signal?.aborted) throw new Stopped();
+      reading.problems.push({ path: file.name, message: csvWords(error) });
+    }
+  }
+  const { entries, problems } = reading;
+  return problems.length > 0 ? { ok: false, problems: problems.slice(0, mostProblems) } : { ok: true, entries };
+}
+
+async function take(
   db: Database,
   ticket: string,
-  bytes: AsyncIterable<Uint8Array>,
+  files: readonly ReadingsFile[],
   options: ImportOptions,
 ): Promise<Imported> {
   const job = await jobByTicket(db, ticket);
   if (!job) return { status: 'no-job' };
   const { signal, onProgress } = options;
   try {
-    const { entries, problems } = await checkRows(bytes, await jobState(db, job.id), options);
-    if (problems.length > 0) return { status: 'refused', problems: problems.slice(0, mostProblems) };
+    const state = await jobState(db, job.id);
+    const read = await readReadings(files, options, (entry) => misfits(state, entry));
+    if (!read.ok) return { status: 'refused', problems: read.problems };
+    // A book lists by group; in the logbook stands what was read first. A single file keeps its order.
+    const entries =
+      files.length > 1 ? read.entries.sort((a, b) => Date.parse(a.benchTime) - Date.parse(b.benchTime)) : read.entries;
     unlessStopped(signal);
     return await db.transaction(async (tx): Promise<Imported> => {
-      await tx.execute(sql`select 1 from ${jobs} where ${jobs.id} = ${job.id} for update`);
-      const state = await jobState(tx, job.id);
+      const state = await lockJob(tx, job.id);
       const fresh = entries.filter(({ id }) => !state.byId.has(id));
       const [first] = fresh;
       // The job may have been signed off while the file was read.
@@ -145,4 +202,27 @@ export async function importReadings(
     if (error instanceof Stopped) return { status: 'stopped' };
     throw error;
   }
+}
+
+/**
+ * Takes a file of readings of any size into a job: all rows, or none and every bad one named by line and column. The file
+ * is read as it comes; the job is locked only while the checked rows are written, in one transaction. Rows known by their
+ * entry id are passed over.
+ */
+export const importReadings = (
+  db: Database,
+  ticket: string,
+  bytes: AsyncIterable<Uint8Array>,
+  options: ImportOptions,
+): Promise<Imported> => take(db, ticket, [{ name: '', bytes }], options);
+
+/** Takes a whole measuring book, a data package, into a job, as `importReadings` does a single file. */
+export async function importBook(
+  db: Database,
+  ticket: string,
+  bytes: Uint8Array,
+  options: ImportOptions,
+): Promise<Imported> {
+  const book = filesInPackage(bytes);
+  return book.ok ? take(db, ticket, book.files, options) : { status: 'refused', problems: book.problems };
 }

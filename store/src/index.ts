@@ -1,5 +1,6 @@
 export * from './database';
 export * from './faults';
+export { checkGuards, guards, IncompleteDatabase, letWrite } from './guard';
 export * from './migrate';
 export * from './logbook';
 export * from './photos';

@@ -10,8 +10,9 @@ import {
   type NewEntry,
   type Problem,
 } from '@holotonos/core';
-import { and, asc, desc, eq, gt, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, max, sql } from 'drizzle-orm';
 import { sqlState, type Database } from './database';
+import { lookAtStamp, onOtherDatabase, seeStamp, stampSql } from './guard';
 import type { PreparedPhoto } from './photos';
 import { entries, jobs, photos } from './schema';
 
@@ -78,10 +79,29 @@ export async function jobEntries(db: Database, jobId: string, after = 0, limit?:
 const folded = new Map<string, JobState>();
 const mostFolded = 200;
 
+onOtherDatabase(() => {
+  folded.clear();
+  tickets.clear();
+});
+
+/** What is kept of a job does not fit what stands in the database. */
+function forget(jobId: string, why: string): void {
+  console.error(`The logbook of job ${jobId} ${why}: it is read again from its beginning.`);
+  folded.delete(jobId);
+}
+
 /** The state of a job as the database has it now. Reads only what came since this process last looked. */
 export async function jobState(db: Database, jobId: string): Promise<JobState> {
-  const before = folded.get(jobId) ?? emptyJobState;
-  const state = foldEntries(before, await jobEntries(db, jobId, before.seq));
+  await lookAtStamp(db);
+  let before = folded.get(jobId) ?? emptyJobState;
+  let since = await jobEntries(db, jobId, before.seq);
+  const [first] = since;
+  if (first && before.seq > 0 && first.seq !== before.seq + 1) {
+    forget(jobId, `goes on with ${first.seq} after ${before.seq}`);
+    before = emptyJobState;
+    since = await jobEntries(db, jobId);
+  }
+  const state = foldEntries(before, since);
   folded.delete(jobId);
   folded.set(jobId, state);
   const oldest = folded.keys().next();
@@ -104,6 +124,25 @@ async function insertEntry(
 }
 
 /**
+ * Locks a job until the end of the transaction, so that its writers queue up, and gives its state as it stands in the
+ * database: what this process remembers is believed only if it ends where the logbook ends.
+ */
+export async function lockJob(tx: Database, jobId: string): Promise<JobState> {
+  const { rows } = await tx.execute<{ stamp: string }>(
+    sql`select ${stampSql} as stamp from ${jobs} where ${jobs.id} = ${jobId} for update`,
+  );
+  seeStamp(rows[0]?.stamp ?? '');
+  const state = await jobState(tx, jobId);
+  const [last] = await tx
+    .select({ seq: max(entries.seq) })
+    .from(entries)
+    .where(eq(entries.jobId, jobId));
+  if ((last?.seq ?? 0) === state.seq) return state;
+  forget(jobId, `ends with ${last?.seq ?? 0}, not ${state.seq}`);
+  return jobState(tx, jobId);
+}
+
+/**
  * Writes one entry to the end of a job's logbook. Resolves only after commit. Sending the same entry again, any number
  * of times and from anywhere, changes nothing and answers the same.
  */
@@ -113,14 +152,13 @@ export async function appendEntry(db: Database, ticket: string, entry: NewEntry)
   const job = await jobByTicket(db, ticket);
   if (!job) return { status: 'no-job' };
   return db.transaction(async (tx): Promise<Appended> => {
-    // The lock makes writers of one job queue up, so that seq has no gaps and checks see what came before.
-    await tx.execute(sql`select 1 from ${jobs} where ${jobs.id} = ${job.id} for update`);
+    // Under the lock seq has no gaps, and checks see what came before.
+    const state = await lockJob(tx, job.id);
     const [known] = await tx
       .select()
       .from(entries)
       .where(and(eq(entries.jobId, job.id), eq(entries.id, entry.id)));
     if (known) return answerKnown(entry, readEntry(known));
-    const state = await jobState(tx, job.id);
     const unfit = misfits(state, entry);
     if (unfit.length > 0) return { status: 'refused', problems: unfit };
     return { status: 'stored', entry: await insertEntry(tx, job.id, state.seq + 1, entry), known: false };
@@ -216,31 +254,6 @@ export async function importJob(
     if (sqlState(error) === '23505') return 'ticket-taken';
     throw error;
   }
-}
-
-/** Several entries at the end of one job's logbook, all or none. Entries already there are passed over. */
-export async function appendAll(
-  db: Database,
-  ticket: string,
-  list: readonly NewEntry[],
-): Promise<Exclude<Appended, { status: 'stored' }> | { status: 'stored'; added: number }> {
-  const problems = list.flatMap((entry, i) =>
-    entryProblems(entry).map(({ path, message }) => ({ path: `/${i}${path}`, message })),
-  );
-  if (problems.length > 0) return { status: 'refused', problems };
-  const job = await jobByTicket(db, ticket);
-  if (!job) return { status: 'no-job' };
-  return db.transaction(async (tx) => {
-    await tx.execute(sql`select 1 from ${jobs} where ${jobs.id} = ${job.id} for update`);
-    const state = await jobState(tx, job.id);
-    const fresh = list.filter(({ id }) => !state.byId.has(id));
-    const unfit = fresh.flatMap((entry, i) =>
-      misfits(state, entry).map(({ path, message }) => ({ path: `/${i}${path}`, message })),
-    );
-    if (unfit.length > 0) return { status: 'refused', problems: unfit } as const;
-    await appendRows(tx, job.id, state.seq, fresh);
-    return { status: 'stored', added: fresh.length } as const;
-  });
 }
 
 /** The newest jobs, at most `limit`. */

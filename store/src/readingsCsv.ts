@@ -85,8 +85,19 @@ export function readingsToCsv(state: JobState, group?: MeasureGroup): string {
     ];
   });
   const header = readingColumns.map(({ name }) => name);
-  return stringify([header, ...rows], { record_delimiter: 'windows', escape_formulas: false });
+  const guarded = rows.map((row) => row.map((cell, i) => (isText(i) ? guard(String(cell)) : cell)));
+  return stringify([header, ...guarded], { record_delimiter: 'windows' });
 }
+
+const isText = (column: number) => readingColumns[column]?.type === 'string';
+/** What a table program would take for a formula, and the mark itself that says it is none. */
+const formula = /^['=+\-@\t\r]/;
+/** A text as it goes out: never a formula to a program that opens the file. `unguard` undoes it. */
+const guard = (text: string) => (formula.test(text) ? `'${text}` : text);
+const unguard = (text: string) => (text.startsWith("'") && formula.test(text.slice(1)) ? text.slice(1) : text);
+
+/** A decimal figure, with a power of ten where it is tiny. Nothing else that JavaScript would read as a number. */
+const decimalFigure = /^[-+]?(\d+(\.\d*)?|\.\d+)(e[-+]?\d{1,2})?$/i;
 
 /** How a file writes its columns and its decimals. */
 export interface CsvDialect {
@@ -201,13 +212,13 @@ export function rowReader(header: readonly string[], { decimal }: CsvDialect, de
     const wrong: Problem[] = [];
     if (row.length !== header.length)
       return [{ path: `line ${line}`, message: `has ${row.length} columns, the header ${header.length}` }];
-    const cell = (name: string) => (row[place.get(name) ?? -1] ?? '').trim();
+    const cell = (name: string) => unguard((row[place.get(name) ?? -1] ?? '').trim());
     const figure = (name: string) => {
       const written = cell(name);
       const plain = (decimal === ',' ? written.replace(',', '.') : written).replace('−', '-');
-      const number = Number(plain);
-      if (written === '' || !Number.isFinite(number))
-        wrong.push({ path: `line ${line}, column “${name}”`, message: `“${written}” is not a figure` });
+      const number = decimalFigure.test(plain) ? Number(plain) : NaN;
+      if (!Number.isFinite(number))
+        wrong.push({ path: `line ${line}, column “${name}”`, message: `“${written.slice(0, 40)}” is not a figure` });
       return number;
     };
     const optional = (name: string) => (cell(name) === '' ? undefined : figure(name));
@@ -266,40 +277,4 @@ export function columnOfPath(path: string): string {
   ];
   const name = names.find(([pattern]) => pattern.test(path))?.[1];
   return name === undefined ? '' : `, column “${name}”`;
-}
-
-export type ReadCsv = { ok: true; entries: NewEntryOf<'reading'>[] } | { ok: false; problems: Problem[] };
-
-const mostProblems = 200;
-
-/**
- * Reads a small file of readings whole. Column order is free; `value` may be in mm, in or thou, as its header says.
- * Every bad row is named by line and column; when there is one, nothing is taken. Larger files go through
- * `importReadings`, row by row.
- */
-export function readingsFromCsv(text: string, defaults: RowDefaults, dialect: CsvDialect = sniffCsv(text)): ReadCsv {
-  let rows: { record: string[]; info: { lines: number } }[];
-  try {
-    rows = parse(text, {
-      bom: true,
-      skip_empty_lines: true,
-      relax_column_count: true,
-      delimiter: dialect.delimiter,
-      info: true,
-    }) as unknown as typeof rows;
-  } catch (error) {
-    return { ok: false, problems: [{ path: '', message: `is not readable as CSV: ${(error as Error).message}` }] };
-  }
-  const [header, ...body] = rows;
-  const reader = rowReader(header?.record ?? [], dialect, defaults);
-  if (!reader.ok) return reader;
-  const entries: NewEntryOf<'reading'>[] = [];
-  const problems: Problem[] = [];
-  for (const { record, info } of body) {
-    const read = reader.read(record, info.lines);
-    if (Array.isArray(read)) problems.push(...read);
-    else entries.push(read);
-    if (problems.length >= mostProblems) break;
-  }
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, entries };
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { resolve } from 'node:path';
 import pg from 'pg';
-import { migrateDatabase, openStore, type Store } from '../src';
+import { letWrite, migrateDatabase, openStore, type Store } from '../src';
 
 export const migrations = resolve(import.meta.dirname, '../migrations');
 
@@ -22,8 +22,15 @@ async function onServer<T>(work: (client: pg.Client) => Promise<T>): Promise<T> 
   }
 }
 
+/** One role for all test databases: roles belong to a server. */
+const webRole = 'holotonos_web';
+const webPassword = 'test';
+
 export interface TestDatabase extends Store {
+  /** as its owner */
   url: string;
+  /** as the web process comes in: owning nothing */
+  webUrl: string;
   drop: () => Promise<void>;
 }
 
@@ -32,11 +39,17 @@ export async function testDatabase({ migrated = true } = {}): Promise<TestDataba
   const name = `test_${randomUUID().replaceAll('-', '')}`;
   await onServer((client) => client.query(`create database ${name}`));
   const url = `${serverUrl()}/${name}`;
-  if (migrated) await migrateDatabase(url, migrations);
+  const web = Object.assign(new URL(url), { username: webRole, password: webPassword });
+  if (migrated) {
+    await migrateDatabase(url, migrations);
+    // Two test files at once may both make it.
+    await letWrite(url, web.href).catch(() => letWrite(url, web.href));
+  }
   const store = openStore(url);
   return {
     ...store,
     url,
+    webUrl: web.href,
     drop: async () => {
       await store.close();
       await onServer((client) => client.query(`drop database ${name} with (force)`));

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
+import { Readable } from 'node:stream';
 import {
   emptyJobState,
   entryProblems,
@@ -14,7 +15,6 @@ import {
 } from '@holotonos/core';
 import { sql } from 'drizzle-orm';
 import {
-  appendAll,
   appendEntry,
   brackwaterJobs,
   importJob,
@@ -28,7 +28,7 @@ import {
   NewerDatabase,
   openAnnouncer,
   openJob,
-  readingsFromCsv,
+  readReadings,
   readingsToCsv,
   sqlState,
 } from '../src';
@@ -126,16 +126,6 @@ describe('the logbook in the database', () => {
     expect(state).toEqual(foldJob(await jobEntries(store.db, id)));
   });
 
-  test('several at once are all written or none', async () => {
-    const id = await job('T-8');
-    const good = [reading('g', 0), reading('g', 45)];
-    const refused = await appendAll(store.db, 'T-8', [...good, reading('no-such-hole')]);
-    expect(refused).toMatchObject({ status: 'refused', problems: [{ path: '/2/body/point/part' }] });
-    expect(await jobEntries(store.db, id)).toHaveLength(1);
-    expect(await appendAll(store.db, 'T-8', good)).toEqual({ status: 'stored', added: 2 });
-    expect(await appendAll(store.db, 'T-8', good)).toEqual({ status: 'stored', added: 0 });
-  });
-
   test('a new entry is announced to all who listen to its job, and to no one else', async () => {
     const [mine, other] = [await job('T-9'), await job('T-10')];
     const announcer = openAnnouncer(store.url);
@@ -229,40 +219,43 @@ describe('documents', () => {
   });
 });
 
+const readCsv = (text: string, options: Parameters<typeof readReadings>[1]) =>
+  readReadings([{ name: '', bytes: Readable.from([Buffer.from(text)]) }], options);
+
 describe('readings as CSV', () => {
   const now = '2026-11-23T09:00:00.000Z';
   const jobs = brackwaterJobs();
-  test('come back as they went out', () => {
+  test('come back as they went out', async () => {
     const state = jobs[0]?.state ?? emptyJobState;
     const csv = readingsToCsv(state);
     expect(csv.split('\r\n')[0]).toContain('value (mm)');
-    const read = readingsFromCsv(csv, { author: 'x', now, mintId: randomUUID });
+    const read = await readCsv(csv, { author: 'x', now, mintId: randomUUID });
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
     const live = state.entries.filter((entry) => entry.kind === 'reading' && !state.struck.has(entry.id));
     expect(read.entries).toEqual(live.map(({ seq: _seq, receivedAt: _at, ...entry }) => entry));
     expect(read.entries.length).toBeGreaterThan(100);
   });
-  test('take inches where the header says so', () => {
+  test('take inches where the header says so', async () => {
     const csv =
       'group,part,measure,clock (deg),value (thou),gauge,gauge resolution (mm),gauge max error (mm)\npad,g,gap,45,2,feeler-film,0.01,0.004\n';
-    const read = readingsFromCsv(csv, { author: 'Juno Tam', now, mintId: randomUUID });
+    const read = await readCsv(csv, { author: 'Juno Tam', now, mintId: randomUUID });
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
     const [entry] = read.entries;
     expect(entry?.kind === 'reading' && entry.body.value).toBeCloseTo(0.0508, 12);
     expect(entryProblems(entry)).toEqual([]);
   });
-  test('bad rows are named by line and column, and nothing is taken', () => {
+  test('bad rows are named by line and column, and nothing is taken', async () => {
     const csv =
       'group,part,measure,clock (deg),value (mm),gauge,gauge resolution (mm),gauge max error (mm)\npad,g,gap,45,zwei,f,0.01,0.004\npad,g,gap,45\n';
-    expect(readingsFromCsv(csv, { author: 'x', now, mintId: randomUUID })).toEqual({
+    expect(await readCsv(csv, { author: 'x', now, mintId: randomUUID })).toEqual({
       ok: false,
       problems: [
         { path: 'line 2, column “value (mm)”', message: '“zwei” is not a figure' },
         { path: 'line 3', message: 'has 4 columns, the header 8' },
       ],
     });
-    expect(readingsFromCsv('a,b\n1,2\n', { author: 'x', now, mintId: randomUUID })).toMatchObject({ ok: false });
-    expect(readingsFromCsv('"', { author: 'x', now, mintId: randomUUID })).toMatchObject({ ok: false });
+    expect(await readCsv('a,b\n1,2\n', { author: 'x', now, mintId: randomUUID })).toMatchObject({ ok: false });
+    expect(await readCsv('"', { author: 'x', now, mintId: randomUUID })).toMatchObject({ ok: false });
   });
 });
 
@@ -315,20 +308,20 @@ describe('migrations', () => {
     const error = await store.db.execute(sql`select * from nowhere`).catch((caught: unknown) => caught);
     expect(sqlState(error)).toBe('42P01');
   });
-  test('every group goes out as CSV and comes back, stations and forces among them', () => {
+  test('every group goes out as CSV and comes back, stations and forces among them', async () => {
     const [sax] = brackwaterJobs();
     const state = foldJob(sax?.entries ?? []);
     const text = readingsToCsv(state);
     const groups = new Set([...state.points.values()].map(({ point }) => point.group));
     expect([...groups].sort()).toEqual(['body-line', 'hinge', 'joint', 'pad', 'post', 'rim']);
-    const read = readingsFromCsv(text, { author: 'x', now: '2026-11-23T09:00:00.000Z', mintId: randomUUID });
+    const read = await readCsv(text, { author: 'x', now: '2026-11-23T09:00:00.000Z', mintId: randomUUID });
     if (!read.ok) throw new Error(JSON.stringify(read.problems.slice(0, 3)));
     const bodies = (entries: readonly { id: string; kind: string; body: unknown }[]) =>
       new Map(entries.filter(({ kind }) => kind === 'reading').map(({ id, body }) => [id, body]));
     const struck = new Set(state.struck.keys());
     expect(bodies(read.entries)).toEqual(bodies(state.entries.filter(({ id }) => !struck.has(id))));
     const force = text.split('\r\n')[0] + '\r\n,,,spring,e-key,force,0,,0.9,,force-gauge,Force gauge,0.01,0.02,,,\r\n';
-    const inch = readingsFromCsv(force.replace('value (mm)', 'value (in)'), {
+    const inch = await readCsv(force.replace('value (mm)', 'value (in)'), {
       author: 'x',
       now: '2026-11-23T09:00:00.000Z',
       mintId: randomUUID,

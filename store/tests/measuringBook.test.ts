@@ -1,19 +1,22 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
-import { foldJob, type NewEntry, type NewShopEntry, type ShopEntryBody } from '@holotonos/core';
+import { foldJob, type Entry, type NewEntry, type NewShopEntry, type ShopEntryBody } from '@holotonos/core';
+import { parse } from 'csv-parse/sync';
+import fc from 'fast-check';
 import { zipSync, strToU8, unzipSync, strFromU8 } from 'fflate';
 import {
   appendShopEntry,
   bookPackage,
   brackwaterJobs,
+  filesInPackage,
+  importBook,
   importReadings,
   jobByTicket,
   jobEntries,
   lookAtCsv,
   openJob,
-  readingsFromCsv,
-  readingsFromPackage,
+  readReadings,
   readingsToCsv,
   shopState,
   sniffCsv,
@@ -27,6 +30,11 @@ const header = 'group,part,measure,clock (deg),value (mm),gauge,gauge resolution
 const row = (i: number) => `pad,${i % 2 ? 'e' : 'f'},gap,${(i % 8) * 45},0.0${(i % 9) + 1},feeler-film,0.01,0.004`;
 const fileOf = (rows: number) => [header, ...Array.from({ length: rows }, (_, i) => row(i))].join('\r\n') + '\r\n';
 const bytesOf = (text: string): AsyncIterable<Uint8Array> => Readable.from([Buffer.from(text)]);
+const readCsv = (text: string, options = defaults) => readReadings([{ name: '', bytes: bytesOf(text) }], options);
+const readBook = async (bytes: Uint8Array) => {
+  const unpacked = filesInPackage(bytes);
+  return unpacked.ok ? readReadings(unpacked.files, defaults) : unpacked;
+};
 
 let store: TestDatabase;
 let ticket = '';
@@ -78,8 +86,8 @@ describe('how a file is written', () => {
     expect(strange.problems.map(({ message }) => message).join()).toMatch(/“part” is missing/);
     expect(lookAtCsv('').problems.length).toBeGreaterThan(0);
   });
-  test('a comma for the point is read as one', () => {
-    const read = readingsFromCsv(fileOf(3).replaceAll(',', ';').replaceAll('.', ','), defaults);
+  test('a comma for the point is read as one', async () => {
+    const read = await readCsv(fileOf(3).replaceAll(',', ';').replaceAll('.', ','));
     expect(read.ok && read.entries.map(({ body }) => body.value)).toEqual([0.01, 0.02, 0.03]);
   });
 });
@@ -141,13 +149,12 @@ describe('a large file', () => {
 
 describe('the measuring book as a data package', () => {
   const state = brackwaterJobs()[0]?.state ?? foldJob([]);
-  test('comes back as it went out, to the last reading', () => {
-    const read = readingsFromPackage(bookPackage(state, 'LL-201'), defaults);
+  test('comes back as it went out, to the last reading', async () => {
+    const read = await readBook(bookPackage(state, 'LL-201'));
     if (!read.ok) throw new Error(JSON.stringify(read.problems.slice(0, 3)));
     const live = state.entries.filter((entry) => entry.kind === 'reading' && !state.struck.has(entry.id));
     const sorted = (list: readonly { id: string }[]) => [...list].sort((a, b) => a.id.localeCompare(b.id));
     expect(sorted(read.entries)).toEqual(sorted(live.map(({ seq: _seq, receivedAt: _at, ...entry }) => entry)));
-    expect(read.entries.map(({ benchTime }) => benchTime)).toEqual(live.map(({ benchTime }) => benchTime));
   });
   test('describes every column of every file', () => {
     const files = unzipSync(bookPackage(state, 'LL-201'));
@@ -160,7 +167,7 @@ describe('the measuring book as a data package', () => {
       expect(first).toBe(schema.fields.map(({ name }) => name).join(','));
     }
   });
-  test('of a job nobody has measured is a package all the same, and comes back empty', () => {
+  test('of a job nobody has measured is a package all the same, and comes back empty', async () => {
     const bare = foldJob(state.entries.slice(0, 1));
     const files = unzipSync(bookPackage(bare, 'LL-9'));
     const description = JSON.parse(strFromU8(files['datapackage.json'] ?? new Uint8Array())) as {
@@ -175,26 +182,151 @@ describe('the measuring book as a data package', () => {
     expect(strFromU8(files[only?.path ?? ''] ?? new Uint8Array())).toBe(
       `${only?.schema.fields.map(({ name }) => name).join(',')}\r\n`,
     );
-    expect(readingsFromPackage(bookPackage(bare, 'LL-9'), defaults)).toEqual({ ok: true, entries: [] });
+    expect(await readBook(bookPackage(bare, 'LL-9'))).toEqual({ ok: true, entries: [] });
   });
-  test('that is none is refused in words', () => {
-    const says = (bytes: Uint8Array) => {
-      const read = readingsFromPackage(bytes, defaults);
+  test('that is none is refused in words', async () => {
+    const says = async (bytes: Uint8Array) => {
+      const read = await readBook(bytes);
       return read.ok ? 'taken' : read.problems.map(({ path, message }) => `${path} ${message}`.trim()).join('; ');
     };
     const whole = bookPackage(state, 'LL-201');
-    expect(says(new Uint8Array([1, 2, 3]))).toMatch(/not a zip/);
-    expect(says(whole.slice(0, whole.length / 2))).toMatch(/not a zip/);
-    expect(says(zipSync({ 'a.csv': strToU8('x') }))).toMatch(/has no datapackage.json/);
-    expect(says(zipSync({ 'datapackage.json': strToU8('{"resources":7}') }))).toMatch(/does not list/);
+    expect(await says(new Uint8Array([1, 2, 3]))).toMatch(/not a zip/);
+    expect(await says(whole.slice(0, whole.length / 2))).toMatch(/not a zip/);
+    expect(await says(zipSync({ 'a.csv': strToU8('x') }))).toMatch(/has no datapackage.json/);
+    expect(await says(zipSync({ 'datapackage.json': strToU8('{"resources":7}') }))).toMatch(/does not list/);
     const lost = zipSync({ 'datapackage.json': strToU8('{"resources":[{"path":"gone.csv"}]}') });
-    expect(says(lost)).toBe('gone.csv is not in the package');
+    expect(await says(lost)).toBe('gone.csv is not in the package');
     const bad = zipSync({
       'datapackage.json': strToU8('{"resources":[{"path":"a.csv"}]}'),
       'a.csv': strToU8(`${header}\n${row(1).replace('0.02', 'wide')}\n`),
     });
-    expect(says(bad)).toBe('a.csv, line 2, column “value (mm)” “wide” is not a figure');
-    expect(says(zipSync({ 'datapackage.json': new Uint8Array(65 * 1024 * 1024) }))).toMatch(/more than 64 MB/);
+    expect(await says(bad)).toBe('a.csv, line 2, column “value (mm)” “wide” is not a figure');
+    expect(await says(zipSync({ 'datapackage.json': new Uint8Array(65 * 1024 * 1024) }))).toMatch(/more than 64 MB/);
+  });
+  const book = (files: Record<string, string>, resources: { path: string }[]) =>
+    zipSync({
+      'datapackage.json': strToU8(JSON.stringify({ resources })),
+      ...Object.fromEntries(Object.entries(files).map(([name, text]) => [name, strToU8(text)])),
+    });
+  const refusal = async (bytes: Uint8Array) => {
+    const outcome = await importBook(store.db, ticket, bytes, defaults);
+    return outcome.status === 'refused' ? outcome.problems[0] : outcome;
+  };
+  test('goes in whole, what was read first first; once more and nothing is new', async () => {
+    const at = (time: string, i: number) => `${time},${row(i)}`;
+    const files = {
+      'a.csv': `bench time,${header}\n${at('2026-11-23T10:00:00Z', 1)}\n`,
+      'b.csv': `bench time,${header}\n${at('2026-11-23T08:00:00Z', 2)}\n${at('2026-11-23T11:00:00Z', 3)}\n`,
+    };
+    const bytes = book(files, [{ path: 'a.csv' }, { path: 'b.csv' }]);
+    expect(await importBook(store.db, ticket, bytes, defaults)).toEqual({ status: 'stored', added: 3, known: 0 });
+    const times = (await stored()).slice(1).map(({ benchTime }) => new Date(benchTime).getUTCHours());
+    expect(times).toEqual([8, 10, 11]);
+    expect(await importBook(store.db, 'NO-1', bytes, defaults)).toEqual({ status: 'no-job' });
+  });
+  test('one bad row in one file and nothing of the others is written', async () => {
+    const bytes = book({ 'a.csv': fileOf(3), 'b.csv': `${header}\n${row(1).replace(/pad,[ef]/, 'pad,none')}\n` }, [
+      { path: 'a.csv' },
+      { path: 'b.csv' },
+    ]);
+    expect(await refusal(bytes)).toMatchObject({ path: 'b.csv, line 2, column “part”' });
+    expect(await stored()).toHaveLength(1);
+  });
+  test('a file named a thousand times is read once, or rather not at all', async () => {
+    const begun = performance.now();
+    const bytes = book(
+      { 'a.csv': fileOf(2000) },
+      Array.from({ length: 1000 }, () => ({ path: 'a.csv' })),
+    );
+    expect(bytes.length).toBeLessThan(20_000);
+    expect(await refusal(bytes)).toEqual({ path: 'datapackage.json', message: 'lists “a.csv” twice' });
+    const many = Object.fromEntries(Array.from({ length: 60 }, (_, i) => [`${i}.csv`, header]));
+    expect(await refusal(book(many, [{ path: '0.csv' }]))).toEqual({ path: '', message: 'holds more than 50 files' });
+    expect(performance.now() - begun).toBeLessThan(5000);
+    expect(await stored()).toHaveLength(1);
+  });
+  test.each(['__proto__', 'constructor', 'toString', '../a.csv'])('%s names no file', async (path) => {
+    const description = strToU8(`{"resources":[{"path":${JSON.stringify(path)}}]}`);
+    expect(await refusal(zipSync({ 'datapackage.json': description }))).toEqual({
+      path,
+      message: 'is not in the package',
+    });
+  });
+});
+
+describe('what is no table', () => {
+  const refused = async (text: string) => {
+    const begun = performance.now();
+    const read = await readCsv(text);
+    // The end of such a row was looked for through all of the file, again with each piece of it.
+    expect(performance.now() - begun).toBeLessThan(5000);
+    return read.ok ? 'taken' : read.problems[0]?.message;
+  };
+  test('a file without line ends, or with a quote that never closes, is refused before it is read', async () => {
+    let pieces = 0;
+    async function* endless() {
+      for (; pieces < 2000; pieces += 1) yield Buffer.alloc(64 * 1024, 'x');
+    }
+    const read = await readReadings([{ name: '', bytes: endless() }], defaults);
+    expect(read).toEqual({
+      ok: false,
+      problems: [{ path: '', message: 'is not a table: one row is longer than 64 KB' }],
+    });
+    expect(pieces).toBeLessThan(40);
+    expect(await refused(`${header}\n"${'y\n'.repeat(4_000_000)}`)).toMatch(/is not a table/);
+    expect(await refused(`${header}\n${','.repeat(4_000_000)}`)).toMatch(/columns, the header 8/);
+  });
+  test.each(['0x10', '0b1', '1_0', 'Infinity', '1e999', '--1', '1,5,5', '٣', ''])(
+    'the figure “%s” is none',
+    async (figure) => {
+      const read = await readCsv(`${header}\n${row(1).replace('0.02', JSON.stringify(figure))}\n`);
+      expect(read).toMatchObject({ ok: false, problems: [{ message: `“${figure}” is not a figure` }] });
+    },
+  );
+  test.each([
+    ['0.5', 0.5],
+    ['.5', 0.5],
+    ['-0.5', -0.5],
+    ['−0.5', -0.5],
+    ['+2.', 2],
+    ['5e-7', 5e-7],
+  ])('the figure “%s” is one', async (figure, value) => {
+    const read = await readCsv(`${header}\n${row(1).replace('0.02', figure)}\n`);
+    expect(read.ok && read.entries[0]?.body.value).toBe(value);
+  });
+  test('rows are counted over all files of a book', async () => {
+    const half = fileOf(100_001);
+    const read = await readReadings(
+      ['a.csv', 'b.csv', 'c.csv'].map((name) => ({ name, bytes: bytesOf(half) })),
+      defaults,
+    );
+    expect(read).toEqual({
+      ok: false,
+      problems: [{ path: 'b.csv, line 100001', message: 'more than 200000 rows: split the file' }],
+    });
+  });
+});
+
+describe('a text that a table program would take for a formula', () => {
+  const [job] = brackwaterJobs();
+  const sample = job?.entries.find((entry) => entry.kind === 'reading');
+  const texts = fc.oneof(
+    fc.constantFrom('=1+1', '+1', '-0.02 mm', '@x', "'", "'=x", "''=x", "it's", '=cmd|x', "'+", '\tx'),
+    fc.string({ unit: fc.constantFrom('=', '+', '-', '@', "'", 'a', '"', ',', ';', '.'), minLength: 1, maxLength: 6 }),
+  );
+  test('goes out as text, and comes back as it was', async () => {
+    if (!sample || !job) throw new Error('the demo has readings');
+    await fc.assert(
+      fc.asyncProperty(texts, texts, async (typed, name) => {
+        const body = { ...sample.body, typed, gauge: { ...sample.body.gauge, name } };
+        const csv = readingsToCsv(foldJob([job.entries[0], { ...sample, seq: 2, body }] as Entry[]));
+        for (const cell of (parse(csv) as string[][])[1] ?? [])
+          expect(/^[=+\-@\t\r]/.test(cell) && !/^-\d/.test(cell) ? cell : '').toBe('');
+        const read = await readCsv(csv);
+        expect(read.ok && [read.entries[0]?.body.typed, read.entries[0]?.body.gauge.name]).toEqual([typed, name]);
+      }),
+      { numRuns: 200 },
+    );
   });
 });
 

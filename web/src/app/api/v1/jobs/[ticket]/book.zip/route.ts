@@ -1,13 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { appendAll, bookPackage, readingsFromPackage } from '@holotonos/store';
+import { bookPackage, importBook } from '@holotonos/store';
 import { loadJob } from '@/server/jobs';
-import { answering, asFile, authorOf, conflict, invalid, notFound, readBytes } from '@/server/replies';
+import { importedReply, inTurn, receive } from '@/server/largeFiles';
+import { answering, asFile, authorOf, notFound } from '@/server/replies';
 import { getDb } from '@/server/store';
 
 type Context = { params: Promise<{ ticket: string }> };
-
-/** What a zipped measuring book may weigh, bytes. */
-const mostZipBytes = 32 * 1024 * 1024;
 
 /** The measuring book of a job as a data package. */
 export const GET = (_request: Request, { params }: Context) =>
@@ -24,21 +22,17 @@ export const GET = (_request: Request, { params }: Context) =>
 export const POST = (request: Request, { params }: Context) =>
   answering(async () => {
     const { ticket } = await params;
-    const read = await readBytes(request, mostZipBytes);
-    if (!read.ok) return read.response;
     const by = authorOf(request);
     if (!by.ok) return by.response;
-    const book = readingsFromPackage(read.bytes, {
-      author: by.author,
-      now: new Date().toISOString(),
-      mintId: randomUUID,
-    });
-    if (!book.ok) return invalid(book.problems);
-    const added = await appendAll(getDb(), ticket, book.entries);
-    if (added.status === 'stored')
-      return Response.json({ added: added.added, known: book.entries.length - added.added });
-    if (added.status === 'refused') return invalid(added.problems);
-    return added.status === 'no-job'
-      ? notFound(`There is no ticket ${ticket}.`)
-      : conflict('A reading with the same id says something else.');
+    const received = await receive(request);
+    if (!received.ok) return received.response;
+    const { file } = received;
+    try {
+      const { signal } = request;
+      const options = { author: by.author, now: new Date().toISOString(), mintId: randomUUID, signal };
+      const work = async () => importBook(getDb(), ticket, await file.bytes(), options);
+      return importedReply(await inTurn(work, { signal }), ticket);
+    } finally {
+      await file.release();
+    }
   });
