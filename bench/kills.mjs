@@ -31,6 +31,7 @@ const address = `http://127.0.0.1:${port}`;
 const post = (path, entry) =>
   fetch(`${address}/api/v1${path}`, {
     method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify(entry),
     signal: AbortSignal.timeout(10_000),
   });

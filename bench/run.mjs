@@ -218,8 +218,12 @@ async function benchRound(page, address) {
     author: 'Bench',
     benchTime: new Date().toISOString(),
   });
-  const post = async (path, body, headers = {}) => {
-    const response = await fetch(`${address}/api/v1${path}`, { method: 'POST', body, headers });
+  const post = async (path, body, type = 'application/json') => {
+    const response = await fetch(`${address}/api/v1${path}`, {
+      method: 'POST',
+      headers: { 'Content-Type': type },
+      body,
+    });
     if (!response.ok) throw new Error(`${path}: ${await response.text()}`);
   };
   const intake = {
@@ -238,7 +242,7 @@ async function benchRound(page, address) {
     (_, i) => `pad,${pads[i % pads.length]},gap,${(i % 8) * 45},0.0${1 + (i % 5)},feeler-film,0.01,0.004`,
   );
   const header = 'group,part,measure,clock (deg),value (mm),gauge,gauge resolution (mm),gauge max error (mm)';
-  await post(`/jobs/${ticket}/readings?author=Bench`, [header, ...rows].join('\n'));
+  await post(`/jobs/${ticket}/readings?author=Bench`, [header, ...rows].join('\n'), 'text/csv');
   const points = pads.flatMap((part) =>
     [0, 45, 90, 135].map((clock) => ({ group: 'pad', part, measure: 'gap', clock })),
   );

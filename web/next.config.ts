@@ -3,23 +3,10 @@ import type { NextConfig } from 'next';
 
 const root = resolve(import.meta.dirname, '..');
 
-/** Nothing is fetched from anywhere but this server; no eval. Next's own inline bootstrapping needs 'unsafe-inline'. */
-const contentSecurityPolicy = [
-  "default-src 'self'",
-  "script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'",
-  "style-src 'self' 'unsafe-inline'",
-  "img-src 'self' data: blob:",
-  "worker-src 'self' blob:",
-  "object-src 'none'",
-  "base-uri 'self'",
-  "form-action 'self'",
-  "frame-ancestors 'none'",
-].join('; ');
-
 const config: NextConfig = {
   poweredByHeader: false,
   transpilePackages: ['@holotonos/core', '@holotonos/store'],
-  serverExternalPackages: ['pg', '@react-pdf/renderer', 'sharp'],
+  serverExternalPackages: ['pg', '@react-pdf/renderer', 'sharp', 'workerpool'],
   turbopack: { root },
   outputFileTracingRoot: root,
   // bin/test checks types; a start should not wait for it again.
@@ -32,19 +19,7 @@ const config: NextConfig = {
   },
   experimental: {
     optimizePackageImports: ['react-bootstrap', '@holotonos/core'],
-    // The proxy hands on no more of a body than this, cut off without a word; the routes have their own, smaller limits.
-    proxyClientMaxBodySize: '160mb',
   },
-  headers: async () => [
-    {
-      source: '/:path*',
-      headers: [
-        { key: 'Content-Security-Policy', value: contentSecurityPolicy },
-        { key: 'X-Content-Type-Options', value: 'nosniff' },
-        { key: 'Referrer-Policy', value: 'same-origin' },
-      ],
-    },
-  ],
 };
 
 export default config;

@@ -1,26 +1,41 @@
 // The web process: Next behind the one door where what is no request is refused. node web/serve.mjs PORT
+// HOLOTONOS_NAMES: what else than localhost the server is called, separated by commas.
+import { randomBytes } from 'node:crypto';
 import { createServer } from 'node:http';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import next from 'next';
-import { refusalOf } from './edge.mjs';
+import { guardsOf, namesOf, refusalOf } from './edge.mjs';
 
 const port = Number(process.argv[2] ?? 4600);
 const hostname = '127.0.0.1';
+// Large files wait on disk, in the folder of this checkout.
+process.env.HOLOTONOS_SPOOL ??= fileURLToPath(new URL('../.data/spool', import.meta.url));
+const names = namesOf(process.env.HOLOTONOS_NAMES);
 const app = next({ dev: false, dir: dirname(fileURLToPath(import.meta.url)), hostname, port });
 await app.prepare();
 const handle = app.getRequestHandler();
 
-/** Answers in words; what still comes of the body is let run out, so that the answer is read. */
+/** Answers in words. A small body is let run out, so that the answer is read; a large one is not listened to. */
 function answer(request, response, { status, body }) {
   request.resume();
-  response.writeHead(status, { 'Content-Type': 'application/json', 'X-Content-Type-Options': 'nosniff' });
+  response.writeHead(status, {
+    'Content-Type': 'application/json',
+    ...(status === 413 && { Connection: 'close' }),
+  });
   response.end(JSON.stringify(body));
 }
 
 const server = createServer((request, response) => {
-  const refusal = refusalOf({ method: request.method ?? '', url: request.url ?? '' });
+  const nonce = randomBytes(16).toString('base64');
+  const guards = guardsOf(nonce);
+  for (const [name, value] of Object.entries(guards)) response.setHeader(name, value);
+  const { method = '', url = '', headers } = request;
+  const refusal = refusalOf({ method, url, headers, names });
   if (refusal) return answer(request, response, refusal);
+  // This is where Next looks for the number its scripts must carry; what a client says there is its own business.
+  headers['content-security-policy'] = guards['Content-Security-Policy'];
+  headers['x-nonce'] = nonce;
   handle(request, response).catch((error) => {
     console.error(error instanceof Error ? `${error.name}: ${error.message}` : 'a fault without a name');
     if (response.headersSent) response.destroy();

@@ -53,9 +53,10 @@ export async function ensureBuilt(say) {
 /**
  * Starts a server in the background and waits until it answers.
  *
+ * @param names what else than localhost it is called, separated by commas
  * @param kept marks it as one that outlives this call and is found again by `runningServers`
  */
-export async function serve({ port, databaseUrl, log, gauges = '', build = '', kept = false }) {
+export async function serve({ port, databaseUrl, log, gauges = '', build = '', names = '', kept = false }) {
   const out = openSync(log, 'a', 0o600);
   const child = spawn(process.execPath, [join(root, 'web/serve.mjs'), String(port)], {
     cwd: root,
@@ -64,6 +65,7 @@ export async function serve({ port, databaseUrl, log, gauges = '', build = '', k
       NODE_ENV: 'production',
       DATABASE_URL: databaseUrl,
       HOLOTONOS_GAUGES: gauges,
+      HOLOTONOS_NAMES: names,
       ...(kept && { HOLOTONOS_PART: 'server', HOLOTONOS_PORT: String(port), HOLOTONOS_BUILD: build }),
     },
     detached: true,
@@ -102,6 +104,7 @@ export function runningServers() {
     port: Number(env.HOLOTONOS_PORT),
     databaseUrl: env.DATABASE_URL ?? '',
     build: env.HOLOTONOS_BUILD ?? '',
+    names: env.HOLOTONOS_NAMES ?? '',
     address: `http://127.0.0.1:${env.HOLOTONOS_PORT}`,
   }));
   return found.length > 0 ? found : serverBefore();

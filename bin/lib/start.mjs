@@ -11,14 +11,17 @@ import { pause, Plain, run } from './run.mjs';
 import { stages } from './stages.mjs';
 import { takeLock } from './startLock.mjs';
 
-const help = `bin/start [--port N] [--beside] [--empty] [--stop]
+const help = `bin/start [--port N] [--name NAME] [--beside] [--empty] [--stop]
 
   --port N   serve on this port (4600 unless said otherwise)
+  --name NAME
+             answer to this name too, that of the proxy before it; localhost is always answered; may be given again
   --beside   leave web processes on other ports running; without it they are stopped
   --empty    do not load the demo data into an empty database
   --stop     stop everything that earlier starts of this checkout have left running
 
-With DATABASE_URL set, that PostgreSQL is used and none is started. With HOLOTONOS_GAUGES set to host:port[,host:port…]
+With DATABASE_URL set, that PostgreSQL is used and none is started; with DATABASE_OWNER_URL too, that is used to prepare it,
+and DATABASE_URL may be a user who owns nothing there. With HOLOTONOS_GAUGES set to host:port[,host:port…]
 the gauges there are listened to and no stand-ins are started; set to nothing, there are none.`;
 
 const privateCluster = cluster('postgres');
@@ -29,6 +32,7 @@ function readOptions(args) {
       args,
       options: {
         port: { type: 'string', default: '4600' },
+        name: { type: 'string', multiple: true, default: [] },
         beside: { type: 'boolean', default: false },
         empty: { type: 'boolean', default: false },
         stop: { type: 'boolean', default: false },
@@ -38,7 +42,12 @@ function readOptions(args) {
     const port = Number(values.port);
     if (!/^\d+$/.test(values.port) || port < 1 || port > 65535)
       throw new Plain(`“${values.port}” is not a port. Give a number from 1 to 65535.`);
-    return { ...values, port };
+    const strange = values.name.find((name) => !/^[\w.-]+$|^\[[\da-f:]+\]$/i.test(name));
+    if (strange !== undefined)
+      throw new Plain(
+        `“${strange}” is not the name of a machine. Give it without scheme and port, as in shop.example.`,
+      );
+    return { ...values, port, names: values.name.join(',').toLowerCase() };
   } catch (error) {
     throw error instanceof Plain ? error : new Plain(`${error.message}\n\n${help}`);
   }
@@ -81,7 +90,7 @@ function databaseProblem(url) {
 }
 
 /** Migrates the database and fills it when it is empty; gives what there is to say of it. */
-const prepare = (databaseUrl, { empty, own }) =>
+const prepare = (databaseUrl, { empty, ownerUrl, own }) =>
   run(
     process.execPath,
     [
@@ -91,8 +100,17 @@ const prepare = (databaseUrl, { empty, own }) =>
       ...(empty ? ['--empty'] : []),
       ...(own ? [] : ['--create']),
     ],
-    { cwd: root, env: { ...process.env, DATABASE_URL: databaseUrl }, failure: 'The database is not ready' },
+    {
+      cwd: root,
+      env: { ...process.env, DATABASE_URL: databaseUrl, DATABASE_OWNER_URL: ownerUrl },
+      failure: 'The database is not ready',
+    },
   ).trim();
+
+function asRole(url, user, password) {
+  const address = new URL(url);
+  return Object.assign(address, { username: user, password }).href;
+}
 
 async function start(options, say) {
   const own = process.env.DATABASE_URL;
@@ -101,16 +119,22 @@ async function start(options, say) {
     preflight({
       builds,
       debian: own ? {} : { postgresql: () => programs() !== null },
-      more: [...databaseProblem(own), ...(await portProblem(options.port))],
+      more: [
+        ...databaseProblem(own),
+        ...databaseProblem(process.env.DATABASE_OWNER_URL),
+        ...(await portProblem(options.port)),
+      ],
     }),
   );
   // What is in there is nobody else's business; the server's user may pass through to its cluster.
   chmodSync(dataDir, 0o711);
   ensureNodePackages(say);
   ensureGenerated();
-  const databaseUrl = own || `${await privateCluster.start(say)}/holotonos`;
+  const ownerUrl = own ? (process.env.DATABASE_OWNER_URL ?? own) : `${await privateCluster.start(say)}/holotonos`;
   if (!own) say(`The data are in ${privateCluster.folder()}`);
-  const prepared = prepare(databaseUrl, { empty: options.empty, own });
+  // The web process itself comes in as one who may read and write, but change nothing of how the data are kept.
+  const databaseUrl = own || asRole(ownerUrl, 'holotonos_web', privateCluster.webPassword());
+  const prepared = prepare(databaseUrl, { empty: options.empty, ownerUrl, own });
   say(prepared || 'The database is ready');
   const build = await ensureBuilt(say);
 
@@ -118,7 +142,11 @@ async function start(options, say) {
   const here = servers.find(({ port }) => port === options.port);
   const others = servers.filter((server) => server !== here);
   // A server that still runs an earlier build would serve pages whose scripts are gone.
-  const same = here?.build === build && here.databaseUrl === databaseUrl && (await answers(here.address));
+  const same =
+    here?.build === build &&
+    here.databaseUrl === databaseUrl &&
+    here.names === options.names &&
+    (await answers(here.address));
   if (!options.beside && (await stopServers(others))) {
     say(`Stopped what served on port ${others.map(({ port }) => port).join(', ')}`);
     for (const { port } of others) await stopGauges(port + 50);
@@ -130,7 +158,7 @@ async function start(options, say) {
     const log = join(dataDir, 'server.log');
     // Neither waits for the other: the server connects to the gauges when a page asks for them.
     await Promise.all([
-      serve({ port: options.port, databaseUrl, gauges, log, build, kept: true }),
+      serve({ port: options.port, databaseUrl, gauges, log, build, names: options.names, kept: true }),
       bench(options.port, say),
     ]);
   }

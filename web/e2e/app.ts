@@ -81,7 +81,7 @@ export async function startBrowser(): Promise<{ browser: Browser; profile: strin
 export async function startApp({ gauges = '' } = {}): Promise<App> {
   const database = await testDatabase();
   await loadDemo(database.db);
-  const server = await startServer(database.url, { gauges });
+  const server = await startServer(database.webUrl, { gauges });
   const { browser, profile } = await startBrowser();
   return {
     ...server,
@@ -102,6 +102,18 @@ export async function startApp({ gauges = '' } = {}): Promise<App> {
     },
   };
 }
+
+/** Sends a body as what it is; nothing is taken as anything else. */
+export const send = (
+  url: string,
+  body: string | Buffer | object,
+  { method = 'POST', type = 'application/json' } = {},
+): Promise<Response> =>
+  fetch(url, {
+    method,
+    headers: { 'Content-Type': type },
+    body: Buffer.isBuffer(body) ? new Uint8Array(body) : typeof body === 'string' ? body : JSON.stringify(body),
+  });
 
 /** What axe finds wrong with the page as it stands, at WCAG 2.2 AA. */
 export async function axeProblems(page: Page): Promise<string[]> {
@@ -174,7 +186,7 @@ export async function openTicket(address: string, ticket: string, change: object
     ...change,
   };
   const entry = { id: randomUUID(), kind: 'intake', author: 'Juno Tam', benchTime: new Date().toISOString(), body };
-  const response = await fetch(`${address}/api/v1/jobs`, { method: 'POST', body: JSON.stringify(entry) });
+  const response = await send(`${address}/api/v1/jobs`, entry);
   if (!response.ok) throw new Error(`ticket ${ticket} was refused: ${await response.text()}`);
 }
 

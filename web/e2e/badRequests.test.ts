@@ -16,7 +16,7 @@ let server: { address: string; process: ChildProcess };
 beforeAll(async () => {
   database = await testDatabase();
   await loadDemo(database.db);
-  server = await startServer(database.url);
+  server = await startServer(database.webUrl);
 });
 afterAll(async () => {
   server.process.kill();

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
-import { axeProblems, entriesOf, fill, patience, press, seeText, startApp, type App } from './app';
+import { axeProblems, entriesOf, fill, patience, press, seeText, startApp, type App, send } from './app';
 
 jest.setTimeout(300_000);
 
@@ -19,10 +19,7 @@ const write = async (ticket: string, text: string) => {
     author: 'Juno Tam',
     benchTime: new Date().toISOString(),
   };
-  const response = await fetch(`${app.address}/api/v1/jobs/${ticket}/entries`, {
-    method: 'POST',
-    body: JSON.stringify(entry),
-  });
+  const response = await send(`${app.address}/api/v1/jobs/${ticket}/entries`, entry);
   expect(response.status).toBe(201);
 };
 const valuesOf = async (ticket: string) =>
@@ -146,7 +143,7 @@ describe('the bench and the week', () => {
       unit: 'mm',
     };
     const intake = { id: randomUUID(), kind: 'intake', author: 'Juno Tam', benchTime: new Date().toISOString(), body };
-    await fetch(`${app.address}/api/v1/jobs`, { method: 'POST', body: JSON.stringify(intake) });
+    await send(`${app.address}/api/v1/jobs`, intake);
     await hears(bench, 'LL-777');
     await hears(week, 'LL-777');
     await Promise.all([bench.close(), week.close()]);
@@ -203,9 +200,7 @@ describe('a browser in another zone', () => {
         author: 'Juno Tam',
         benchTime: new Date().toISOString(),
       };
-      expect((await fetch(`${app.address}/api/v1/shop`, { method: 'POST', body: JSON.stringify(hours) })).status).toBe(
-        201,
-      );
+      expect((await send(`${app.address}/api/v1/shop`, hours)).status).toBe(201);
       const page = await app.page();
       const faults: string[] = [];
       page.on('pageerror', (error) => faults.push(String(error)));
@@ -221,7 +216,7 @@ describe('a browser in another zone', () => {
         author: 'Juno Tam',
         benchTime: '2026-11-23T23:30:00.000Z',
       };
-      await fetch(`${app.address}/api/v1/jobs/LL-203/entries`, { method: 'POST', body: JSON.stringify(entry) });
+      await send(`${app.address}/api/v1/jobs/LL-203/entries`, entry);
       await page.goto(`${app.address}/jobs/LL-203`);
       await seeText(page, `Late in ${zone}`);
       expect(await page.evaluate(() => document.body.innerText)).toMatch(/24 Nov, 05:00/);

@@ -7,7 +7,7 @@ import pg from 'pg';
 import type { Browser, Page } from 'puppeteer-core';
 import { cluster } from '../../bin/lib/postgres.mjs';
 import { migrations } from '../../store/tests/database';
-import { fill, freePort, openTicket, patience, seeText, startBrowser, startServer } from './app';
+import { fill, freePort, openTicket, patience, seeText, startBrowser, startServer, send } from './app';
 
 jest.setTimeout(240_000);
 
@@ -151,7 +151,7 @@ describe('no reading is lost', () => {
         return void request.continue();
       lost += 1;
       // The server gets it and writes it; the browser never hears so.
-      void fetch(request.url(), { method: 'POST', body: request.postData() ?? '' }).then(() => request.abort());
+      void send(request.url(), request.postData() ?? '').then(() => request.abort());
     });
     await type('0.08');
     await settled();

@@ -15,6 +15,7 @@ import {
   startApp,
   tick,
   type App,
+  send,
 } from './app';
 
 jest.setTimeout(180_000);
@@ -204,7 +205,7 @@ describe('the shop', () => {
       benchTime: '2026-11-01T08:00:00.000Z',
       body: { gauge: 'feeler-film', shows: 0 },
     };
-    const answer = await fetch(`${app.address}/api/v1/shop`, { method: 'POST', body: JSON.stringify(check) });
+    const answer = await send(`${app.address}/api/v1/shop`, check);
     expect(answer.status).toBe(201);
     await press(page, 'Zero check of Feeler film set');
     await fill(page, 'Feeler film set shows at zero, mm', '0.02');

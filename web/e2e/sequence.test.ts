@@ -12,6 +12,7 @@ import {
   seeText,
   startApp,
   tick,
+  send,
 } from './app';
 
 jest.setTimeout(180_000);
@@ -39,10 +40,7 @@ const base = () => `${app.address}/jobs/${ticket}`;
 const step = (id: string) => `${base()}/plan?step=${encodeURIComponent(id)}`;
 const write = async (kind: string, body: object) => {
   const entry = { id: crypto.randomUUID(), kind, body, author: 'Juno Tam', benchTime: new Date().toISOString() };
-  const answer = await fetch(`${app.address}/api/v1/jobs/${ticket}/entries`, {
-    method: 'POST',
-    body: JSON.stringify(entry),
-  });
+  const answer = await send(`${app.address}/api/v1/jobs/${ticket}/entries`, entry);
   expect(answer.ok).toBe(true);
 };
 const finding = (kind: string, part: string) =>

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { type App, axeProblems, fill, openCard, patience, press, seeText, startApp, tick } from './app';
+import { type App, axeProblems, fill, openCard, patience, press, seeText, startApp, tick, send } from './app';
 
 jest.setTimeout(120_000);
 
@@ -264,11 +264,10 @@ describe('one instrument from the case to the signed record', () => {
   test('readings go out as CSV and are known when they come back', async () => {
     const csv = await (await fetch(`${app.address}/api/v1/jobs/LL-201/readings`)).text();
     expect(csv.split('\r\n')[0]).toContain('value (mm)');
-    const answer = await fetch(`${app.address}/api/v1/jobs/LL-201/readings`, { method: 'POST', body: csv });
+    const answer = await send(`${app.address}/api/v1/jobs/LL-201/readings`, csv, { type: 'text/csv' });
     expect(await answer.json()).toEqual({ added: 0, known: csv.trim().split('\r\n').length - 1 });
-    const bad = await fetch(`${app.address}/api/v1/jobs/LL-201/readings`, {
-      method: 'POST',
-      body: csv.replace(/,0,/, ',north,'),
+    const bad = await send(`${app.address}/api/v1/jobs/LL-201/readings`, csv.replace(/,0,/, ',north,'), {
+      type: 'text/csv',
     });
     expect(bad.status).toBe(400);
   });
@@ -280,7 +279,7 @@ describe('one instrument from the case to the signed record', () => {
 });
 
 describe('the solver door over HTTP', () => {
-  const ask = (name: string, body: string) => fetch(`${app.address}/api/v1/solve/${name}`, { method: 'POST', body });
+  const ask = (name: string, body: string) => send(`${app.address}/api/v1/solve/${name}`, body);
   const rim = {
     heights: [0, 60, 120, 180, 240, 300].map((clock) => ({ clock, height: 0 })),
     limits: { flatness: 0.03 },
@@ -333,7 +332,7 @@ describe('two devices', () => {
     };
     // The listening connection must stand before the other device writes.
     await new Promise((wait) => setTimeout(wait, 800));
-    await fetch(`${app.address}/api/v1/jobs/LL-204/entries`, { method: 'POST', body: JSON.stringify(note) });
+    await send(`${app.address}/api/v1/jobs/LL-204/entries`, note);
     await seeText(page, 'The wood is dry now.');
   });
 

@@ -7,7 +7,7 @@ import type { JobState } from '@holotonos/core';
 import { jobByTicket, jobState } from '@holotonos/store';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
-import { axeProblems, fill, patience, press, seeText, startApp, tick, type App } from './app';
+import { axeProblems, fill, patience, press, seeText, startApp, tick, type App, send } from './app';
 
 jest.setTimeout(180_000);
 
@@ -65,7 +65,7 @@ const openTicket = async (ticket: string, type: string) => {
       unit: 'mm',
     },
   };
-  const answer = await fetch(`${app.address}/api/v1/jobs`, { method: 'POST', body: JSON.stringify(entry) });
+  const answer = await send(`${app.address}/api/v1/jobs`, entry);
   expect(answer.status).toBe(201);
 };
 
@@ -155,9 +155,9 @@ describe('a survey with the keyboard alone', () => {
 
   test('a large picture comes through whole; one past the limit is refused with the limit named', async () => {
     const put = (body: Buffer) =>
-      fetch(`${app.address}/api/v1/jobs/LL-401/photos/${crypto.randomUUID()}`, {
+      send(`${app.address}/api/v1/jobs/LL-401/photos/${crypto.randomUUID()}`, body, {
         method: 'PUT',
-        body: new Uint8Array(body),
+        type: 'image/png',
       });
     const noise = randomBytes(2100 * 2100 * 3);
     const large = await sharp(noise, { raw: { width: 2100, height: 2100, channels: 3 } })
@@ -167,7 +167,10 @@ describe('a survey with the keyboard alone', () => {
     const taken = await put(large);
     expect([taken.status, await taken.json()]).toMatchObject([201, { width: 2000, height: 2000 }]);
     const refused = await put(Buffer.alloc(21 * 1024 * 1024));
-    expect([refused.status, await refused.json()]).toMatchObject([413, { message: '20 MB at most can be taken.' }]);
+    expect([refused.status, await refused.json()]).toMatchObject([
+      413,
+      { message: '20 MB at most can be taken here.' },
+    ]);
   });
 
   test('a mark is set on a picture, moved with the keyboard and kept beside it', async () => {

@@ -7,6 +7,7 @@ import { damagesOf, sampleOf, type Schema } from '../../core/tests/fromSchema';
 import { instrumentTypeSchema } from '../../core/src/instruments/instrumentType.schema';
 import { measuringPointSchema, newEntrySchema } from '../../core/src/logbook/entry.schema';
 import { jobDocumentSchema } from '../../core/src/record/jobDocument.schema';
+import { bodyAt } from '../bodies.mjs';
 
 const app = resolve(import.meta.dirname, '../src/app');
 const files = (name: RegExp) =>
@@ -117,6 +118,10 @@ const strangeHeaders: Record<string, string>[] = [
   { 'if-none-match': '\u00ff' },
   { 'x-forwarded-host': 'a b' },
   { cookie: '=;;;=' },
+  { host: 'elsewhere.example' },
+  { host: '' },
+  { origin: 'http://elsewhere.example' },
+  { 'origin': 'null', 'content-type': 'text/plain' },
   { 'next-action': 'x' },
   { 'rsc': '1', 'next-router-state-tree': '%ff' },
 ];
@@ -227,10 +232,13 @@ export function badRequest(chance: Chance): BadRequest {
     return pick(chance, ['LL-201', 'LL-203', 'LL-204']);
   });
   const query = chance.uniform() < 0.3 ? pick(chance, strangeQueries) : '';
+  // Mostly sent as what the address takes: what is sent as anything else does not come past the door.
+  const [type] = bodyAt(path).types;
+  const usual: Record<string, string> = body === undefined || !type ? {} : { 'content-type': type.replace('*', 'png') };
   return {
     method,
     path: path + query,
-    headers: pick(chance, strangeHeaders),
+    headers: { ...usual, ...(chance.uniform() < 0.3 && pick(chance, strangeHeaders)) },
     ...(body !== undefined && { body }),
     ...(id !== undefined && { id }),
   };

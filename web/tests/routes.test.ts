@@ -28,12 +28,17 @@ const said: string[] = [];
 beforeAll(async () => {
   database = await testDatabase();
   await loadDemo(database.db, { now: '2026-11-25T10:00:00.000Z', timeZone: 'Europe/Berlin' });
-  process.env.DATABASE_URL = database.url;
+  process.env.DATABASE_URL = database.webUrl;
   jest.spyOn(console, 'error').mockImplementation((text) => void said.push(String(text)));
 });
 afterAll(async () => {
-  const { holotonosStore } = globalThis as { holotonosStore?: { close: () => Promise<void> } };
-  await holotonosStore?.close();
+  const { holotonosStore, holotonosPulse, holotonosSolvers } = globalThis as {
+    holotonosPulse?: { close: () => Promise<void> };
+    holotonosStore?: { close: () => Promise<void> };
+    holotonosSolvers?: { terminate: () => Promise<unknown> };
+  };
+  await Promise.all([holotonosStore?.close(), holotonosPulse?.close()]);
+  await holotonosSolvers?.terminate();
   await database.drop();
 });
 
@@ -53,7 +58,8 @@ const note = (change: object = {}) => ({
   benchTime: '2026-11-23T09:00:00.000Z',
   ...change,
 });
-const write = async (entry: unknown, ticket = 'LL-203') => json(await entries.POST(post('/', entry), of({ ticket })));
+const write = async (entry: unknown, ticket = 'LL-203') =>
+  json(await entries.POST(post('/api/v1/jobs/LL-201/entries', entry), of({ ticket })));
 
 describe('entries', () => {
   test('are written once, however often they are sent', async () => {
@@ -81,7 +87,9 @@ describe('entries', () => {
     expect((body.problems as { path: string }[]).map((each) => each.path)).toContain(path);
   });
   test.each(['nothing', '[1', '\ufeff', 'NaN'])('%j is no JSON', async (text) =>
-    expect(await json(await entries.POST(post('/', text), of({ ticket: 'LL-203' })))).toMatchObject({ status: 400 }),
+    expect(
+      await json(await entries.POST(post('/api/v1/jobs/LL-201/entries', text), of({ ticket: 'LL-203' }))),
+    ).toMatchObject({ status: 400 }),
   );
   test.each(['LL-999', '%00', 'a\0b', '../LL-203', '', 'x'.repeat(500), '\ud800'])(
     'there is no ticket %j',
@@ -123,30 +131,34 @@ describe('tickets', () => {
     });
   test('are opened once; the number is then taken', async () => {
     const first = intake();
-    expect((await json(await jobs.POST(post('/', first)))).status).toBe(201);
-    expect((await json(await jobs.POST(post('/', first)))).status).toBe(200);
-    expect(await json(await jobs.POST(post('/', { ...first, author: 'somebody' })))).toMatchObject({
+    expect((await json(await jobs.POST(post('/api/v1/jobs', first)))).status).toBe(201);
+    expect((await json(await jobs.POST(post('/api/v1/jobs', first)))).status).toBe(200);
+    expect(await json(await jobs.POST(post('/api/v1/jobs', { ...first, author: 'somebody' })))).toMatchObject({
       status: 409,
       body: { message: expect.stringMatching(/other words/) },
     });
-    expect(await json(await jobs.POST(post('/', intake())))).toMatchObject({
+    expect(await json(await jobs.POST(post('/api/v1/jobs', intake())))).toMatchObject({
       status: 409,
       body: { message: expect.stringMatching(/in use/) },
     });
-    expect((await json(await jobs.POST(post('/', intake({ ticket: 'no good!' }))))).status).toBe(400);
-    expect((await json(await jobs.POST(post('/', note())))).status).toBe(400);
+    expect((await json(await jobs.POST(post('/api/v1/jobs', intake({ ticket: 'no good!' }))))).status).toBe(400);
+    expect((await json(await jobs.POST(post('/api/v1/jobs', note())))).status).toBe(400);
   });
   test('go out whole and come in under another number', async () => {
     const out = await exportRoute.GET(at('/'), of({ ticket: 'LL-204' }));
     expect(out.headers.get('content-disposition')).toContain('LL-204.holotonos.json');
     const text = await out.text();
-    expect(await json(await importRoute.POST(at('/?as=LL-804', { method: 'POST', body: text })))).toMatchObject({
+    expect(
+      await json(await importRoute.POST(at('/api/v1/import?as=LL-804', { method: 'POST', body: text }))),
+    ).toMatchObject({
       status: 201,
       body: { ticket: 'LL-804' },
     });
-    expect((await importRoute.POST(at('/?as=LL-804', { method: 'POST', body: text }))).status).toBe(409);
-    expect((await importRoute.POST(at('/?as=no%20good', { method: 'POST', body: text }))).status).toBe(400);
-    expect((await importRoute.POST(post('/', { format: 'other' }))).status).toBe(400);
+    expect((await importRoute.POST(at('/api/v1/import?as=LL-804', { method: 'POST', body: text }))).status).toBe(409);
+    expect((await importRoute.POST(at('/api/v1/import?as=no%20good', { method: 'POST', body: text }))).status).toBe(
+      400,
+    );
+    expect((await importRoute.POST(post('/api/v1/import', { format: 'other' }))).status).toBe(400);
   });
 });
 
@@ -165,23 +177,43 @@ describe('readings and the measuring book', () => {
   });
   test('come back in and are known; a time before all clocks is named by line and column, and nothing is taken', async () => {
     const all = await (await readings.GET(at('/'), of({ ticket: 'LL-201' }))).text();
-    const back = await json(await readings.POST(at('/', { method: 'POST', body: all }), of({ ticket: 'LL-201' })));
+    const back = await json(
+      await readings.POST(at('/api/v1/jobs/LL-201/readings', { method: 'POST', body: all }), of({ ticket: 'LL-201' })),
+    );
     expect(back).toMatchObject({ status: 200, body: { added: 0 } });
     const row = all.split('\r\n')[1]?.split(',') ?? [];
     const bad = [all.split('\r\n')[0], ['', '0001-01-01T00:00:00+14:00', ...row.slice(2)].join(',')].join('\r\n');
-    const refused = await json(await readings.POST(at('/', { method: 'POST', body: bad }), of({ ticket: 'LL-201' })));
+    const refused = await json(
+      await readings.POST(at('/api/v1/jobs/LL-201/readings', { method: 'POST', body: bad }), of({ ticket: 'LL-201' })),
+    );
     expect(refused).toMatchObject({ status: 400, body: { problems: [{ path: 'line 2, column “bench time”' }] } });
     expect(
-      (await readings.POST(at('/?author=%00', { method: 'POST', body: all }), of({ ticket: 'LL-201' }))).status,
+      (
+        await readings.POST(
+          at('/api/v1/jobs/LL-201/readings?author=%00', { method: 'POST', body: all }),
+          of({ ticket: 'LL-201' }),
+        )
+      ).status,
     ).toBe(400);
     expect(
-      (await readings.POST(at('/?delimiter=x', { method: 'POST', body: all }), of({ ticket: 'LL-201' }))).status,
+      (
+        await readings.POST(
+          at('/api/v1/jobs/LL-201/readings?delimiter=x', { method: 'POST', body: all }),
+          of({ ticket: 'LL-201' }),
+        )
+      ).status,
     ).toBe(400);
-    expect((await readings.POST(at('/', { method: 'POST' }), of({ ticket: 'LL-201' }))).status).toBe(400);
+    expect(
+      (await readings.POST(at('/api/v1/jobs/LL-201/readings', { method: 'POST' }), of({ ticket: 'LL-201' }))).status,
+    ).toBe(400);
   });
   test('told line by line, the last line is the outcome', async () => {
     const all = await (await readings.GET(at('/'), of({ ticket: 'LL-201' }))).text();
-    const asked = at('/', { method: 'POST', body: all, headers: { accept: 'application/x-ndjson' } });
+    const asked = at('/api/v1/jobs/LL-201/readings', {
+      method: 'POST',
+      body: all,
+      headers: { accept: 'application/x-ndjson' },
+    });
     const lines = (await (await readings.POST(asked, of({ ticket: 'LL-201' }))).text()).trim().split('\n');
     expect(JSON.parse(lines.at(-1) ?? '')).toMatchObject({ status: 'stored', added: 0 });
   });
@@ -189,13 +221,17 @@ describe('readings and the measuring book', () => {
     const out = await book.GET(at('/'), of({ ticket: 'LL-201' }));
     const bytes = await out.arrayBuffer();
     expect(
-      await json(await book.POST(at('/', { method: 'POST', body: bytes }), of({ ticket: 'LL-201' }))),
+      await json(
+        await book.POST(at('/api/v1/jobs/LL-201/book.zip', { method: 'POST', body: bytes }), of({ ticket: 'LL-201' })),
+      ),
     ).toMatchObject({ status: 200, body: { added: 0 } });
-    expect((await book.POST(post('/', 'no zip'), of({ ticket: 'LL-201' }))).status).toBe(400);
+    expect((await book.POST(post('/api/v1/jobs/LL-201/book.zip', 'no zip'), of({ ticket: 'LL-201' }))).status).toBe(
+      400,
+    );
     expect((await book.GET(at('/'), of({ ticket: 'LL-999' }))).status).toBe(404);
   });
   test('a file is looked at before anything of it is taken', async () => {
-    expect(await json(await look.POST(post('/', 'group;part\nrim;e')))).toMatchObject({
+    expect(await json(await look.POST(post('/api/v1/readings/look', 'group;part\nrim;e')))).toMatchObject({
       status: 200,
       body: { dialect: { delimiter: ';' } },
     });
@@ -204,7 +240,8 @@ describe('readings and the measuring book', () => {
 
 describe('everything else', () => {
   test('solvers answer with their states', async () => {
-    const asked = async (name: string, body: unknown) => (await solve.POST(post('/', body), of({ name }))).status;
+    const asked = async (name: string, body: unknown) =>
+      (await solve.POST(post('/api/v1/solve/rim', body), of({ name }))).status;
     const question = {
       readings: [9.02],
       gauge: { resolution: 0.01, maxPermissibleError: 0.02 },
@@ -223,7 +260,7 @@ describe('everything else', () => {
     expect((await typeRoute.GET(at('/'), of({ id: 'oboe' }))).status).toBe(200);
     for (const id of ['none', 'a\0b', '__proto__']) expect((await typeRoute.GET(at('/'), of({ id }))).status).toBe(404);
     expect(((await json(await types.GET())).body.types as unknown[]).length).toBeGreaterThan(9);
-    expect((await types.POST(post('/', { id: 'x' }))).status).toBe(400);
+    expect((await types.POST(post('/api/v1/types', { id: 'x' }))).status).toBe(400);
   });
   test('the shop takes entries and answers with what it is then', async () => {
     const gauge = {
@@ -235,14 +272,14 @@ describe('everything else', () => {
       calibrateEvery: 12,
     };
     const entry = note({ kind: 'gauge', body: gauge });
-    const first = await json(await shop.POST(post('/', entry)));
+    const first = await json(await shop.POST(post('/api/v1/shop', entry)));
     expect(first.status).toBe(201);
     expect((first.body.gauges as { id: string }[]).map(({ id }) => id)).toContain('messuhr');
-    expect((await shop.POST(post('/', entry))).status).toBe(200);
-    expect((await shop.POST(post('/', { ...entry, body: { ...gauge, name: 'x' } }))).status).toBe(409);
-    expect((await shop.POST(post('/', { ...entry, id: randomUUID(), benchTime: '0001-01-01T00:00:00Z' }))).status).toBe(
-      400,
-    );
+    expect((await shop.POST(post('/api/v1/shop', entry))).status).toBe(200);
+    expect((await shop.POST(post('/api/v1/shop', { ...entry, body: { ...gauge, name: 'x' } }))).status).toBe(409);
+    expect(
+      (await shop.POST(post('/api/v1/shop', { ...entry, id: randomUUID(), benchTime: '0001-01-01T00:00:00Z' }))).status,
+    ).toBe(400);
     expect((await json(await shop.GET())).status).toBe(200);
   });
   test('the calendar is in the zone of the shop', async () => {
@@ -253,15 +290,23 @@ describe('everything else', () => {
   test('pictures have ids in one spelling', async () => {
     const id = randomUUID();
     expect(
-      (await photos.PUT(at('/', { method: 'PUT', body: 'x' }), of({ ticket: 'LL-201', id: id.toUpperCase() }))).status,
+      (
+        await photos.PUT(
+          at('/api/v1/jobs/LL-201/photos/x', { method: 'PUT', body: 'x' }),
+          of({ ticket: 'LL-201', id: id.toUpperCase() }),
+        )
+      ).status,
     ).toBe(400);
-    expect((await photos.PUT(at('/', { method: 'PUT', body: 'x' }), of({ ticket: 'LL-201', id }))).status).toBe(400);
+    expect(
+      (await photos.PUT(at('/api/v1/jobs/LL-201/photos/x', { method: 'PUT', body: 'x' }), of({ ticket: 'LL-201', id })))
+        .status,
+    ).toBe(400);
     expect((await photos.GET(at('/'), of({ ticket: 'LL-201', id }))).status).toBe(404);
   });
   test('a gauge is aimed at a point of a ticket', async () => {
     const point = { group: 'rim', part: 'low-e', measure: 'height', clock: 0 };
-    expect((await aim.POST(post('/', { ticket: 'LL-201', token: 't', point }))).status).toBe(204);
-    expect((await aim.POST(post('/', { ticket: 'LL-999', token: 't', point }))).status).toBe(404);
+    expect((await aim.POST(post('/api/v1/gauges/aim', { ticket: 'LL-201', token: 't', point }))).status).toBe(204);
+    expect((await aim.POST(post('/api/v1/gauges/aim', { ticket: 'LL-999', token: 't', point }))).status).toBe(404);
     for (const body of [
       null,
       [],
@@ -269,7 +314,7 @@ describe('everything else', () => {
       { ticket: 'LL-201', token: 5, point },
       { ticket: 'LL-201', token: 't' },
     ])
-      expect((await aim.POST(post('/', body))).status).toBe(400);
+      expect((await aim.POST(post('/api/v1/gauges/aim', body))).status).toBe(400);
   });
   test('health', async () =>
     expect(await json(await health.GET())).toEqual({ status: 200, body: { app: 'holotonos' } }));
@@ -311,10 +356,11 @@ describe('what goes wrong is told apart', () => {
     expect(await number()).not.toBe(await number());
   });
   test('a body is read no further than its limit, whatever it says of its length', async () => {
-    const long = 'x'.repeat(2000);
-    expect(await readJson(at('/', { method: 'POST', body: long }), 1000)).toMatchObject({ ok: false });
-    const lying = at('/', { method: 'POST', body: `"${long}"`, headers: { 'content-length': '10' } });
-    const read = await readJson(lying, 1000);
+    const long = 'x'.repeat(5000);
+    const aimed = (init: RequestInit) => at('/api/v1/gauges/aim', { method: 'POST', ...init });
+    expect(await readJson(aimed({ body: long }))).toMatchObject({ ok: false });
+    const lying = aimed({ body: `"${long}"`, headers: { 'content-length': '10' } });
+    const read = await readJson(lying);
     expect(read.ok ? 0 : read.response.status).toBe(413);
   });
   test('who says so has a name of some length', () => {

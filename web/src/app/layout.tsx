@@ -3,7 +3,7 @@ import '@fontsource/barlow-condensed/500.css';
 import '@fontsource/barlow-condensed/600.css';
 import '@/styles/app.scss';
 import type { Metadata } from 'next';
-import { connection } from 'next/server';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { BenchProvider } from '@/client/BenchContext';
 import { KeyHelpDialog } from '@/components/KeyHelpDialog';
@@ -19,12 +19,13 @@ export const metadata: Metadata = {
 const lightScript = `try{if(localStorage.getItem('holotonos-light')==='leak')document.documentElement.dataset.bsTheme='dark'}catch{}`;
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
-  await connection();
+  // Asking for the headers also keeps every page from being made before it is asked for.
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
   const zone = await shopZone();
   return (
     <html lang="en-GB" data-bs-theme="light" suppressHydrationWarning>
       <body>
-        <script dangerouslySetInnerHTML={{ __html: lightScript }} />
+        <script nonce={nonce} dangerouslySetInnerHTML={{ __html: lightScript }} />
         <BenchProvider zone={zone}>
           <a className="skip" href="#main">
             Skip to the work

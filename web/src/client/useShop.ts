@@ -34,7 +34,11 @@ export function useShop(first: ShopState) {
     const problems = shopEntryProblems(entry);
     if (problems.length > 0) return words(problems);
     try {
-      const response = await fetch('/api/v1/shop', { method: 'POST', body: JSON.stringify(entry) });
+      const response = await fetch('/api/v1/shop', {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(entry),
+      });
       const answer = (await response.json()) as ShopState & { message?: string; problems?: Problem[] };
       if (!response.ok) return answer.problems ? words(answer.problems) : (answer.message ?? 'It was refused.');
       setShop(answer);

@@ -14,11 +14,14 @@ export interface Answer {
 export function FileTaker<T extends Answer>({
   label,
   accept,
+  type,
   url,
   taken,
 }: {
   label: string;
   accept: string;
+  /** what the file is sent as, whatever this machine takes it for */
+  type: string;
   url: string;
   taken: (answer: T, name: string) => string;
 }) {
@@ -27,7 +30,7 @@ export function FileTaker<T extends Answer>({
   const [said, setSaid] = useState<FileOutcome | null>(null);
   const send = async (chosen: File) => {
     try {
-      const response = await fetch(url, { method: 'POST', body: chosen });
+      const response = await fetch(url, { method: 'POST', headers: { 'Content-Type': type }, body: chosen });
       const answer = (await response.json()) as T;
       const problems = answer.problems?.map(({ path, message }) => `${path || 'The file'}: ${message}`);
       setSaid(

@@ -21,7 +21,11 @@ export function ImportForm() {
     setOutcome(null);
     try {
       const query = as.trim() ? `?as=${encodeURIComponent(as.trim())}` : '';
-      const response = await fetch(`/api/v1/import${query}`, { method: 'POST', body: file });
+      const response = await fetch(`/api/v1/import${query}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: file,
+      });
       const body = (await response.json()) as {
         ticket?: string;
         entries?: number;

@@ -14,7 +14,9 @@ interface Look {
   message?: string;
 }
 interface Line {
-  doing?: 'checking' | 'writing';
+  doing?: 'waiting' | 'checking' | 'writing';
+  /** how many files go first, this one included */
+  place?: number;
   rows?: number;
   status?: string;
   added?: number;
@@ -63,7 +65,11 @@ export function ReadingsTaker() {
     setSaid(null);
     setFile(chosen);
     try {
-      const response = await fetch('/api/v1/readings/look', { method: 'POST', body: chosen.slice(0, headBytes) });
+      const response = await fetch('/api/v1/readings/look', {
+        method: 'POST',
+        headers: { 'Content-Type': 'text/csv' },
+        body: chosen.slice(0, headBytes),
+      });
       const answer = (await response.json()) as Look;
       if (response.ok) return setLook(answer);
       setSaid({ ok: false, lines: [answer.message ?? 'It was refused.'] });
@@ -81,7 +87,7 @@ export function ReadingsTaker() {
     try {
       const response = await fetch(`/api/v1/jobs/${encodeURIComponent(ticket)}/readings?${query.toString()}`, {
         method: 'POST',
-        headers: { Accept: 'application/x-ndjson' },
+        headers: { 'Accept': 'application/x-ndjson', 'Content-Type': 'text/csv' },
         body: file,
         signal: stop.current.signal,
       });
@@ -160,7 +166,9 @@ export function ReadingsTaker() {
           {doing ? (
             <div className="d-flex gap-3 align-items-center mt-2">
               <span role="status">
-                {doing.doing === 'writing' ? 'Writing' : 'Checking'}: {doing.rows} rows
+                {doing.doing === 'waiting'
+                  ? `Waiting: number ${doing.place} in the queue`
+                  : `${doing.doing === 'writing' ? 'Writing' : 'Checking'}: ${doing.rows} rows`}
               </span>
               <Button variant="quiet" onClick={() => stop.current?.abort()}>
                 Stop

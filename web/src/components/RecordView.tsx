@@ -27,6 +27,7 @@ function BookTaker() {
       <FileTaker<Answer & { added?: number; known?: number }>
         label="Take a measuring book (data package, .zip)"
         accept=".zip,application/zip"
+        type="application/zip"
         url={`/api/v1/jobs/${encodeURIComponent(ticket)}/book.zip?author=${by}`}
         taken={({ added, known }) => `${added} readings taken; ${known} were here already.`}
       />

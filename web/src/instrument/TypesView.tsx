@@ -19,6 +19,7 @@ function TypeImport() {
       <FileTaker
         label="A type document (JSON)"
         accept=".json,application/json"
+        type="application/json"
         url={`/api/v1/types?author=${encodeURIComponent(author.trim() || unnamed)}`}
         taken={(_answer, name) => {
           router.refresh();

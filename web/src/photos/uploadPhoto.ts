@@ -13,7 +13,12 @@ export const photoUrl = (ticket: string, photo: string, size: 'picture' | 'thumb
 /** Sends a picture under an id made here, so that sending it again after silence keeps one picture. */
 export async function uploadPhoto(ticket: string, id: string, file: Blob): Promise<Uploaded> {
   try {
-    const response = await fetch(photoUrl(ticket, id), { method: 'PUT', body: file });
+    const response = await fetch(photoUrl(ticket, id), {
+      method: 'PUT',
+      // A browser that does not know the kind says none; what it is shows when it is read.
+      headers: { 'Content-Type': file.type.startsWith('image/') ? file.type : 'image/jpeg' },
+      body: file,
+    });
     const answer = (await response.json()) as Partial<UploadedPhoto> & {
       message?: string;
       problems?: { message: string }[];

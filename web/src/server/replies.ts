@@ -2,9 +2,7 @@ import 'server-only';
 import { randomUUID } from 'node:crypto';
 import { isPlainText, type Problem } from '@holotonos/core';
 import { faultLine, kindOfFault } from '@holotonos/store';
-
-/** What a body may weigh, bytes. */
-export const mostBodyBytes = 8 * 1024 * 1024;
+import { bodyAt, weightText } from '../../bodies.mjs';
 
 const reply = (status: number, body: object): Response => Response.json(body, { status });
 
@@ -12,7 +10,9 @@ export const notFound = (message: string): Response => reply(404, { error: 'not-
 export const invalid = (problems: readonly Problem[]): Response => reply(400, { error: 'invalid-input', problems });
 export const conflict = (message: string): Response => reply(409, { error: 'conflict', message });
 export const tooLarge = (most: number): Response =>
-  reply(413, { error: 'too-large', message: `${most / 1024 / 1024} MB at most can be taken.` });
+  reply(413, { error: 'too-large', message: `${weightText(most)} at most can be taken here.` });
+/** More is asked at once than is taken; the same can be asked again. */
+export const busy = (message: string): Response => reply(429, { error: 'busy', message });
 /** The database is known not to answer: the one case in which trying again unchanged makes sense. */
 export const unavailable = (): Response =>
   reply(503, {
@@ -55,8 +55,12 @@ export function replyTo(error: unknown): Response {
 
 type Read<T> = ({ ok: true } & T) | { ok: false; response: Response };
 
-/** The bytes of a request, read no further than the limit. */
-export async function readBytes(request: Request, most = mostBodyBytes): Promise<Read<{ bytes: Buffer }>> {
+/** What the address of a request takes at most, bytes. */
+export const mostBytes = (request: Request): number => bodyAt(new URL(request.url).pathname).most;
+
+/** The bytes of a request, read no further than its address takes. */
+export async function readBytes(request: Request): Promise<Read<{ bytes: Buffer }>> {
+  const most = mostBytes(request);
   const refused = { ok: false as const, response: tooLarge(most) };
   if (Number(request.headers.get('content-length') ?? 0) > most) return refused;
   const reader = request.body?.getReader();
@@ -74,18 +78,22 @@ export async function readBytes(request: Request, most = mostBodyBytes): Promise
   }
 }
 
-/** The text of a request, read no further than the limit. */
-export async function readText(request: Request, most = mostBodyBytes): Promise<Read<{ text: string }>> {
-  const read = await readBytes(request, most);
+/** The text of a request, read no further than its address takes. */
+export async function readText(request: Request): Promise<Read<{ text: string }>> {
+  const read = await readBytes(request);
   return read.ok ? { ok: true, text: new TextDecoder().decode(read.bytes) } : read;
 }
 
 /** A request's JSON, or the reply that says what is wrong with it. */
-export async function readJson(request: Request, most = mostBodyBytes): Promise<Read<{ data: unknown }>> {
-  const read = await readText(request, most);
-  if (!read.ok) return read;
+export async function readJson(request: Request): Promise<Read<{ data: unknown }>> {
+  const read = await readText(request);
+  return read.ok ? parsedJson(read.text) : read;
+}
+
+/** JSON text, or the reply that says what is wrong with it. */
+export function parsedJson(text: string): Read<{ data: unknown }> {
   try {
-    return { ok: true, data: JSON.parse(read.text) };
+    return { ok: true, data: JSON.parse(text) };
   } catch (error) {
     return { ok: false, response: invalid([{ path: '', message: `is not JSON: ${(error as Error).message}` }]) };
   }

@@ -2,7 +2,7 @@ import 'server-only';
 import { openAnnouncer, openStore, type Announcer, type Store } from '@holotonos/store';
 
 /** One pool a process, opened at the first query; kept across reloads of the module in development. */
-const kept = globalThis as { holotonosStore?: Store; holotonosAnnouncer?: Announcer };
+const kept = globalThis as { holotonosStore?: Store; holotonosPulse?: Store; holotonosAnnouncer?: Announcer };
 
 const databaseUrl = (): string => {
   const url = process.env.DATABASE_URL;
@@ -11,5 +11,11 @@ const databaseUrl = (): string => {
 };
 
 export const getDb = () => (kept.holotonosStore ??= openStore(databaseUrl())).db;
+
+/** Whether the database answers, asked on a connection of its own: a full pool is not a database that is away. */
+export async function databaseAnswers(): Promise<void> {
+  kept.holotonosPulse ??= openStore(databaseUrl(), 1);
+  await kept.holotonosPulse.pool.query('select 1');
+}
 
 export const getAnnouncer = () => (kept.holotonosAnnouncer ??= openAnnouncer(databaseUrl()));

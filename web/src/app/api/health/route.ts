@@ -1,11 +1,10 @@
-import { listJobs } from '@holotonos/store';
 import { answering } from '@/server/replies';
-import { getDb } from '@/server/store';
+import { databaseAnswers } from '@/server/store';
 
 export const dynamic = 'force-dynamic';
 
 export const GET = () =>
   answering(async () => {
-    await listJobs(getDb(), 1);
+    await databaseAnswers();
     return Response.json({ app: 'holotonos' });
   });

@@ -1,33 +1,45 @@
 import { readJobDocument } from '@holotonos/core';
 import { importJob, preparePhoto, ticketPattern, type PreparedPhoto } from '@holotonos/store';
-import { answering, conflict, invalid, readJson } from '@/server/replies';
+import { inTurn, receive } from '@/server/largeFiles';
+import { answering, conflict, invalid, parsedJson } from '@/server/replies';
 import { getDb } from '@/server/store';
 
-/** A whole job with its pictures may weigh this much, bytes. */
-const mostDocumentBytes = 128 * 1024 * 1024;
+async function take(text: string, as: string | null): Promise<Response> {
+  const read = parsedJson(text);
+  if (!read.ok) return read.response;
+  const checked = readJobDocument(read.data);
+  if (!checked.ok) return invalid(checked.problems);
+  const { entries, ticket: own, photos = [] } = checked.document;
+  const ticket = as || own;
+  if (!ticketPattern.test(ticket))
+    return invalid([{ path: '/as', message: 'must be letters, digits and hyphens, 20 at most' }]);
+  const renamed = entries.map((entry) =>
+    entry.kind === 'intake' ? { ...entry, body: { ...entry.body, ticket } } : entry,
+  );
+  const pictures: { id: string; photo: PreparedPhoto }[] = [];
+  for (const [i, { id, jpeg }] of photos.entries()) {
+    const prepared = await preparePhoto(Buffer.from(jpeg, 'base64'));
+    if (!prepared.ok) return invalid([{ path: `/photos/${i}/jpeg`, message: prepared.problem }]);
+    pictures.push({ id, photo: prepared.photo });
+  }
+  const outcome = await importJob(getDb(), ticket, renamed, pictures);
+  if (outcome === 'ticket-taken') return conflict(`Ticket ${ticket} is here already. Give the import another number.`);
+  return Response.json({ ticket, entries: entries.length }, { status: 201 });
+}
 
-/** Takes a whole job document, under its own ticket number or `?as=`: all of it, or nothing and every problem named. */
+/**
+ * Takes a whole job document, under its own ticket number or `?as=`: all of it, or nothing and every problem named. Large
+ * files are taken one after the other.
+ */
 export const POST = (request: Request) =>
   answering(async () => {
-    const read = await readJson(request, mostDocumentBytes);
-    if (!read.ok) return read.response;
-    const checked = readJobDocument(read.data);
-    if (!checked.ok) return invalid(checked.problems);
-    const { entries, ticket: own, photos = [] } = checked.document;
-    const ticket = new URL(request.url).searchParams.get('as') || own;
-    if (!ticketPattern.test(ticket))
-      return invalid([{ path: '/as', message: 'must be letters, digits and hyphens, 20 at most' }]);
-    const renamed = entries.map((entry) =>
-      entry.kind === 'intake' ? { ...entry, body: { ...entry.body, ticket } } : entry,
-    );
-    const pictures: { id: string; photo: PreparedPhoto }[] = [];
-    for (const [i, { id, jpeg }] of photos.entries()) {
-      const prepared = await preparePhoto(Buffer.from(jpeg, 'base64'));
-      if (!prepared.ok) return invalid([{ path: `/photos/${i}/jpeg`, message: prepared.problem }]);
-      pictures.push({ id, photo: prepared.photo });
+    const received = await receive(request);
+    if (!received.ok) return received.response;
+    const { file } = received;
+    try {
+      const as = new URL(request.url).searchParams.get('as');
+      return await inTurn(async () => take((await file.bytes()).toString('utf8'), as), { signal: request.signal });
+    } finally {
+      await file.release();
     }
-    const outcome = await importJob(getDb(), ticket, renamed, pictures);
-    if (outcome === 'ticket-taken')
-      return conflict(`Ticket ${ticket} is here already. Give the import another number.`);
-    return Response.json({ ticket, entries: entries.length }, { status: 201 });
   });

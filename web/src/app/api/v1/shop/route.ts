@@ -9,7 +9,7 @@ export const GET = () => answering(async () => Response.json(await shopState(get
 /** Writes an entry into the shop's logbook and answers with the shop as it is then. */
 export const POST = (request: Request) =>
   answering(async () => {
-    const read = await readJson(request, 64 * 1024);
+    const read = await readJson(request);
     if (!read.ok) return read.response;
     const written = await appendShopEntry(getDb(), read.data as NewShopEntry);
     if (written.status === 'refused') return invalid(written.problems);

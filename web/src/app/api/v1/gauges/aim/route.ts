@@ -6,7 +6,7 @@ import { answering, invalid, notFound, readJson } from '@/server/replies';
 /** Tells the devices what the bench asks for now: a ticket, a point, and a token that their next figure repeats. */
 export const POST = (request: Request) =>
   answering(async () => {
-    const read = await readJson(request, 4096);
+    const read = await readJson(request);
     if (!read.ok) return read.response;
     const { ticket = '', token = '', point } = (read.data ?? {}) as Record<'ticket' | 'token' | 'point', unknown>;
     const problems = problemsWith('measuring_point', point ?? null);

@@ -1,5 +1,6 @@
-import { errorDocument, runSolverOnText, type SolverResult } from '@holotonos/core';
-import { answering, readText } from '@/server/replies';
+import { errorDocument, type SolverResult } from '@holotonos/core';
+import { answering, busy, readText } from '@/server/replies';
+import { solve } from '@/server/solving';
 
 const statuses: Record<SolverResult['status'], number> = {
   'solved': 200,
@@ -13,7 +14,8 @@ export const POST = (request: Request, { params }: { params: Promise<{ name: str
     const { name } = await params;
     const read = await readText(request);
     if (!read.ok) return read.response;
-    const result = runSolverOnText(name, read.text);
+    const result = await solve(name, read.text);
+    if (result.status === 'busy') return busy('Many calculations wait already. Try again in a moment.');
     return Response.json(result.status === 'solved' ? result.output : errorDocument(result), {
       status: statuses[result.status],
     });

@@ -1,14 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { importReadings, readingsToCsv, type CsvDialect, type Imported } from '@holotonos/store';
+import { importReadings, readingsToCsv, type CsvDialect, type ImportOptions } from '@holotonos/store';
 import { measureGroups, type MeasureGroup } from '@holotonos/core';
 import { loadJob } from '@/server/jobs';
-import { answering, asFile, authorOf, conflict, invalid, notFound, replyTo, tooLarge } from '@/server/replies';
+import { importedReply, inTurn, receive } from '@/server/largeFiles';
+import { answering, asFile, authorOf, invalid, notFound, replyTo } from '@/server/replies';
 import { getDb } from '@/server/store';
 
 type Context = { params: Promise<{ ticket: string }> };
-
-/** What a file of readings may weigh, bytes. */
-const mostCsvBytes = 128 * 1024 * 1024;
 
 /** The readings of a job as CSV; of one group with `?group=`. */
 export const GET = (request: Request, { params }: Context) =>
@@ -35,51 +33,38 @@ function dialectOf(query: URLSearchParams): CsvDialect | null | { problem: strin
   return { delimiter, decimal };
 }
 
-function reply(outcome: Imported, ticket: string): Response {
-  switch (outcome.status) {
-    case 'stored':
-      return Response.json({ added: outcome.added, known: outcome.known });
-    case 'refused':
-      return invalid(outcome.problems);
-    case 'no-job':
-      return notFound(`There is no ticket ${ticket}.`);
-    case 'stopped':
-      return conflict('Stopped. Nothing was written.');
-  }
-}
-
-/** The pieces of a body, no more of them than may be. */
-async function* pieces(body: ReadableStream<Uint8Array>): AsyncGenerator<Uint8Array> {
-  let length = 0;
-  for await (const piece of body as unknown as AsyncIterable<Uint8Array>) {
-    length += piece.byteLength;
-    if (length > mostCsvBytes) throw new Error(`more than ${mostCsvBytes / 1024 / 1024} MB`);
-    yield piece;
-  }
-}
-
 /**
- * Takes readings from CSV: all of them, or none and every problem named. Asked for `application/x-ndjson` it says line by
- * line how far it is, and the last line is the outcome; whoever hangs up stops it, and nothing is written.
+ * Takes readings from CSV: all of them, or none and every problem named. Large files are taken one after the other. Asked
+ * for `application/x-ndjson` it says line by line how many files go first and how far it is, and the last line is the
+ * outcome; whoever hangs up stops it, and nothing is written.
  */
 export const POST = (request: Request, { params }: Context) =>
   answering(async () => {
     const { ticket } = await params;
     const query = new URL(request.url).searchParams;
-    if (Number(request.headers.get('content-length') ?? 0) > mostCsvBytes) return tooLarge(mostCsvBytes);
     const by = authorOf(request);
     if (!by.ok) return by.response;
     const dialect = dialectOf(query);
     if (dialect && 'problem' in dialect) return invalid([{ path: '', message: dialect.problem }]);
-    const bytes = pieces(request.body ?? new ReadableStream({ start: (controller) => controller.close() }));
+    const received = await receive(request);
+    if (!received.ok) return received.response;
+    const { file } = received;
     const options = {
       author: by.author,
       now: new Date().toISOString(),
       mintId: randomUUID,
       ...(dialect && { dialect }),
     };
+    const take = async (more: Pick<ImportOptions, 'signal' | 'onProgress'>, onPlace?: (place: number) => void) => {
+      try {
+        const work = () => importReadings(getDb(), ticket, file.pieces(), { ...options, ...more });
+        return await inTurn(work, { ...more, ...(onPlace && { onPlace }) });
+      } finally {
+        await file.release();
+      }
+    };
     if (!request.headers.get('accept')?.includes('application/x-ndjson'))
-      return reply(await importReadings(getDb(), ticket, bytes, { ...options, signal: request.signal }), ticket);
+      return importedReply(await take({ signal: request.signal }), ticket);
 
     const encoder = new TextEncoder();
     const stop = new AbortController();
@@ -90,12 +75,10 @@ export const POST = (request: Request, { params }: Context) =>
           if (!stop.signal.aborted) controller.enqueue(encoder.encode(`${JSON.stringify(data)}\n`));
         };
         try {
-          const outcome = await importReadings(getDb(), ticket, bytes, {
-            ...options,
-            signal: stop.signal,
-            onProgress: say,
+          const outcome = await take({ signal: stop.signal, onProgress: say }, (place) => {
+            if (place > 0) say({ doing: 'waiting', place });
           });
-          say({ status: outcome.status, ...((await reply(outcome, ticket).json()) as object) });
+          say({ status: outcome.status, ...((await importedReply(outcome, ticket).json()) as object) });
         } catch (error) {
           say({ status: 'failed', ...((await replyTo(error).json()) as object) });
         }

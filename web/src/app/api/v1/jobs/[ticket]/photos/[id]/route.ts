@@ -1,4 +1,4 @@
-import { mostPhotoBytes, photoBytes, savePhoto } from '@holotonos/store';
+import { photoBytes, savePhoto } from '@holotonos/store';
 import { answering, conflict, invalid, notFound, readBytes } from '@/server/replies';
 import { getDb } from '@/server/store';
 
@@ -22,7 +22,7 @@ export const PUT = (request: Request, { params }: Context) =>
   answering(async () => {
     const { ticket, id } = await params;
     if (!uuid.test(id)) return invalid([{ path: '/id', message: 'must be a UUID in small letters' }]);
-    const read = await readBytes(request, mostPhotoBytes);
+    const read = await readBytes(request);
     if (!read.ok) return read.response;
     const saved = await savePhoto(getDb(), ticket, id, read.bytes);
     if (saved.status === 'no-job') return notFound(`There is no ticket ${ticket}.`);
