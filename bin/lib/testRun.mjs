@@ -142,6 +142,7 @@ async function runAll(wants, tally) {
     mkdirSync(built, { recursive: true });
     // The long ones first, so that the lanes end together; one worker each, for each lane is a core.
     const single = ['--maxWorkers=1'];
+    const lanes = Math.min(2, availableParallelism());
     await side(
       [
         ...own('browser', () => ensureBuilt(say)),
@@ -185,10 +186,10 @@ async function runAll(wants, tally) {
           own('clock', jest(`clock/${zone.split('/').at(-1)}`, { project: 'clock', env: { TZ: zone }, args: single })),
         ),
       ],
-      Math.min(2, availableParallelism()),
+      lanes,
     );
-    // Alone and one after the other: what they ask of a page must not depend on what else is drawn.
-    if (wants.has('browser')) await jest('browser', { env, args: ['--runInBand'] })();
+    // After the others, for here time is what a page takes. Each file has a server, a database and a browser of its own.
+    if (wants.has('browser')) await jest('browser', { env, args: [`--maxWorkers=${lanes}`] })();
   } finally {
     if (needsServer) server.destroy();
   }

@@ -97,7 +97,7 @@ export async function serveGauges(ports: { line: number; page: number }, seed = 
   };
 
   const state = () => ({
-    aim: bench.aim && { ticket: bench.aim.ticket, point: bench.aim.point },
+    aim: bench.aim && { token: bench.aim.token, ticket: bench.aim.ticket, point: bench.aim.point },
     listening: listeners.size,
     gauges: standIns.map((standIn) => ({
       ...standIn,

@@ -126,7 +126,10 @@ export async function axeProblems(page: Page): Promise<string[]> {
       id: string;
       nodes: { html: string; failureSummary: string }[];
     }
-    const { violations } = await axe.run({ runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] });
+    const { violations } = await axe.run({
+      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
+      resultTypes: ['violations'],
+    });
     return violations.flatMap(({ id, nodes }) =>
       nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} | ${failureSummary.slice(0, 240)}`),
     );

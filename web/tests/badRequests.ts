@@ -128,7 +128,7 @@ const strangeHeaders: Record<string, string>[] = [
 
 const pages = routes.filter(({ address }) => !address.startsWith('/api'));
 const api = routes.filter(({ address }) => address.startsWith('/api'));
-const pageShare = 0.2;
+const pageShare = 0.12;
 
 const pick = <T>(chance: Chance, list: readonly T[]): T => list[Math.floor(chance.uniform() * list.length)] as T;
 

@@ -44,6 +44,7 @@ export function FigureReadout({
           ref={input}
           id={`${id}-figure`}
           data-figure
+          data-aimed={figure.aimed}
           inputMode="decimal"
           autoComplete="off"
           value={figure.text}

@@ -40,6 +40,8 @@ export interface Figure {
   wood: boolean;
   air: Air;
   setAir: (air: Air) => void;
+  /** the token under which the devices know of what is asked; empty until they do */
+  aimed: string;
 }
 
 /**
@@ -56,6 +58,9 @@ export function useFigure(
   const [problem, setProblem] = useState<string | null>(null);
   const [said, setSaid] = useState('');
   const [chosen, setChosen] = useState<Partial<Record<Measure, string>>>({});
+  const [aim, setAim] = useState({ token: '', asked: '' });
+  /** figures taken here: a repeat at the same point asks anew */
+  const [taken, setTaken] = useState(0);
   const [air, setAirState] = useState<Air>(noAir);
   const measure = point?.measure ?? 'gap';
   const own = unitOfMeasure(measure);
@@ -93,6 +98,7 @@ export function useFigure(
     setProblem(null);
     setText('');
     setSaid(`${typed} taken`);
+    setTaken((count) => count + 1);
     onTaken(point);
     return true;
   };
@@ -125,7 +131,7 @@ export function useFigure(
   const devices = useGauges(hear);
   const listening = (devices?.connected ?? 0) > 0;
   const pointText = point && JSON.stringify(point);
-  const readings = state.seq;
+  const asked = `${pointText} ${taken}`;
   useEffect(() => {
     if (!listening || pointText === null) return;
     const next = newId();
@@ -137,11 +143,14 @@ export function useFigure(
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({ ticket, token: next, point: JSON.parse(pointText) as MeasuringPoint }),
-      }).catch(() => undefined);
+      }).then(
+        ({ ok }) => ok && setAim({ token: next, asked }),
+        () => undefined,
+      );
     };
     aiming.current = aiming.current.then(aim);
-    // A repeat at the same point asks anew: hence the count of entries.
-  }, [listening, pointText, ticket, readings]);
+    // What others write meanwhile changes nothing of what is asked: a device that was pressed must still be heard.
+  }, [listening, pointText, ticket, asked]);
 
   return {
     text,
@@ -163,5 +172,6 @@ export function useFigure(
     wood,
     air,
     setAir,
+    aimed: aim.asked === asked ? aim.token : '',
   };
 }

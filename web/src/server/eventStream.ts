@@ -20,26 +20,30 @@ export function eventStream(
   open: (telling: Telling) => (() => void) | Promise<() => void>,
 ): Response {
   const encoder = new TextEncoder();
-  let end = () => undefined as void;
+  /** `gone`: nobody is there any more to whom the stream could be closed */
+  let end = (_gone: boolean) => undefined as void;
   const stream = new ReadableStream<Uint8Array>({
     async start(controller) {
       let listening = true;
       let stop = () => undefined as void;
       const write = (text: string) => listening && controller.enqueue(encoder.encode(text));
       const beat = setInterval(() => write(': still here\n\n'), beatMs);
-      end = () => {
+      end = (gone) => {
         if (!listening) return;
         listening = false;
         clearInterval(beat);
         stop();
-        controller.close();
+        if (!gone) controller.close();
       };
-      request.signal.addEventListener('abort', () => end());
-      stop = await open({ send: (event, data) => write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`), end });
+      request.signal.addEventListener('abort', () => end(false));
+      stop = await open({
+        send: (event, data) => write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`),
+        end: () => end(false),
+      });
       // Whoever hung up while this was being opened is let go at once.
       if (!listening) stop();
     },
-    cancel: () => end(),
+    cancel: () => end(true),
   });
   return new Response(stream, { headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store' } });
 }

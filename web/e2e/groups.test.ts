@@ -1,0 +1,64 @@
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import type { Page } from 'puppeteer-core';
+import { axeProblems, entriesOf, fill, press, seeText, tick, type App } from './app';
+import { figureAsked, settled, startMeasuring, typeFigures, unexpected } from './measuring';
+
+jest.setTimeout(180_000);
+
+const ticket = 'LL-313';
+let app: App;
+let page: Page;
+let base = '';
+let faults: string[] = [];
+beforeAll(async () => {
+  ({ app, page, base, faults } = await startMeasuring(ticket));
+});
+afterAll(() => app.close());
+
+describe('the pages of the groups', () => {
+  test('a bent body: support and push on the strip, a pass is logged, what sprang back is learned', async () => {
+    const sections = ['0', '0', '0', '0'];
+    await page.goto(`${base}/round`);
+    await tick(page, '::-p-aria([name="Pads"][role="checkbox"])');
+    await tick(page, '::-p-aria([name="Body line"][role="checkbox"])');
+    await page.select('select[id$="-part"]', 'body');
+    await seeText(page, '40 points');
+    await press(page, 'Start the round');
+    await figureAsked(page);
+    // Ten stations, four lines: bent toward 0° from the sixth on.
+    const out = (station: number) => Math.max(0, station - 5) * 0.5;
+    for (let station = 0; station < 10; station += 1) {
+      const off = out(station).toFixed(2);
+      await typeFigures(page, off, sections[1] ?? '0', `-${off}`, sections[3] ?? '0');
+    }
+    await seeText(page, 'Every point is read or passed over');
+    await press(page, 'End the round');
+    await page.goto(`${base}/measure?group=body-line&part=body`);
+    await seeText(page, 'leaning toward 0°');
+    const found = await page.$$eval('.strip .found text', (all) => all.map((text) => text.textContent));
+    expect(found.join()).toMatch(/support.*push .*toward 180°/);
+    expect(await axeProblems(page)).toEqual([]);
+    await fill(page, 'I have set it by, degrees', '0.4');
+    await press(page, 'Log the pass');
+    await seeText(page, 'Straightening, pass 1');
+    await settled(page);
+    const last = (await entriesOf(app.address, ticket)).at(-1);
+    expect(last?.kind).toBe('pass');
+    expect(last?.body.disturbs).toContain('body-line:body');
+  });
+
+  test('one rod with all its keys; posts, and a bush for a stripped one where there is wood', async () => {
+    await page.goto(`${base}/measure?group=hinge&part=lower-stack-rod`);
+    await seeText(page, 'Still to be read: the tube of');
+    expect(await axeProblems(page)).toEqual([]);
+    await page.goto(`${app.address}/jobs/LL-202/measure?group=post&part=side-rod-post-2`);
+    await seeText(page, 'A bush for');
+    await seeText(page, 'of wood are left above the bore');
+    await fill(page, 'Wood to the bore, mm', '2');
+    await page.waitForFunction(() => !document.body.innerText.includes('of wood are left above the bore'));
+    await seeText(page, 'Humidity, %');
+    expect(await axeProblems(page)).toEqual([]);
+  });
+});
+
+test('nothing went wrong in the browser on the way', () => expect(unexpected(faults)).toEqual([]));
