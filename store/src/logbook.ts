@@ -10,7 +10,7 @@ import {
   type NewEntry,
   type Problem,
 } from '@holotonos/core';
-import { and, asc, desc, eq, gt, max, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gt, max, sql } from 'drizzle-orm';
 import { sqlState, type Database } from './database';
 import { lookAtStamp, onOtherDatabase, seeStamp, stampSql } from './guard';
 import type { PreparedPhoto } from './photos';
@@ -263,6 +263,31 @@ export async function listJobs(db: Database, limit = 100): Promise<JobRow[]> {
     .from(jobs)
     .orderBy(desc(jobs.openedAt), asc(jobs.ticket))
     .limit(limit);
+}
+
+/** Tickets the bench works on, and some of those that went home. */
+export interface BenchJobs {
+  /** not signed off; the oldest first, so that no flood of new ones can push the others off */
+  open: JobRow[];
+  /** open tickets beyond the limit */
+  beyond: number;
+  /** signed off, the newest first */
+  closed: JobRow[];
+}
+
+/** Every open ticket, at most `mostOpen` of them, and the `mostClosed` that were signed off last by their opening. */
+export async function benchJobs(db: Database, mostOpen: number, mostClosed: number): Promise<BenchJobs> {
+  const signedOff = sql`exists (
+    select 1 from ${entries} e where e.job_id = ${jobs.id} and e.kind = 'sign-off' and not exists (
+      select 1 from ${entries} s where s.job_id = e.job_id and s.kind = 'strike' and s.body ->> 'entry' = e.id::text))`;
+  const columns = { id: jobs.id, ticket: jobs.ticket };
+  const isOpen = sql`not ${signedOff}`;
+  const [open, [all], closed] = await Promise.all([
+    db.select(columns).from(jobs).where(isOpen).orderBy(asc(jobs.openedAt), asc(jobs.ticket)).limit(mostOpen),
+    db.select({ open: count() }).from(jobs).where(isOpen),
+    db.select(columns).from(jobs).where(signedOff).orderBy(desc(jobs.openedAt), asc(jobs.ticket)).limit(mostClosed),
+  ]);
+  return { open, beyond: (all?.open ?? 0) - open.length, closed };
 }
 
 /** True when no job has been opened yet. */

@@ -49,6 +49,13 @@ export const entries = pgTable(
     primaryKey({ columns: [table.jobId, table.seq] }),
     unique().on(table.jobId, table.id),
     check('entries_of_this_age', ofThisAge(table.benchTime)),
+    // Whether a ticket is open is asked of every ticket at once, however long their logbooks are.
+    index('entries_sign_off')
+      .on(table.jobId)
+      .where(sql`kind = 'sign-off'`),
+    index('entries_strike')
+      .on(table.jobId)
+      .where(sql`kind = 'strike'`),
   ],
 );
 

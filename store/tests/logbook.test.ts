@@ -16,6 +16,7 @@ import {
 import { sql } from 'drizzle-orm';
 import {
   appendEntry,
+  benchJobs,
   brackwaterJobs,
   importJob,
   isEmpty,
@@ -330,5 +331,47 @@ describe('migrations', () => {
       value: 0.9,
       typed: '0.900 N',
     });
+  });
+});
+
+describe('the tickets of the bench', () => {
+  test('are the open ones, however many others were written since; those gone home only some', async () => {
+    const fresh = await testDatabase();
+    const { db } = fresh;
+    const now = '2026-11-23T09:00:00.000Z';
+    const write = (ticket: string, kind: string, body: object) =>
+      appendEntry(db, ticket, { id: randomUUID(), kind, author: 'x', benchTime: now, body } as NewEntry);
+    const open = (ticket: string) =>
+      openJob(db, {
+        id: randomUUID(),
+        kind: 'intake',
+        author: 'x',
+        benchTime: now,
+        body: {
+          ticket,
+          owner: 'o',
+          instrumentType: 'oboe',
+          family: 'oboe',
+          practice: 'stage',
+          scope: 'repair',
+          unit: 'mm',
+        },
+      } as NewEntry);
+    const names = (list: readonly { ticket: string }[]) => list.map(({ ticket }) => ticket);
+    for (const ticket of ['A-1', 'A-2', 'A-3', 'A-4']) expect(await open(ticket)).toMatchObject({ status: 'stored' });
+    const signOff = { summary: 'done', ownerCautions: [] };
+    const signed = [await write('A-2', 'sign-off', signOff), await write('A-3', 'sign-off', signOff)];
+    expect(signed.map(({ status }) => status)).toEqual(['stored', 'stored']);
+    for (let n = 0; n < 12; n += 1) await open(`B-${n}`);
+    const bench = await benchJobs(db, 10, 1);
+    expect(names(bench.open).slice(0, 3)).toEqual(['A-1', 'A-4', 'B-0']);
+    expect([bench.open.length, bench.beyond, names(bench.closed)]).toEqual([10, 4, ['A-3']]);
+    // A sign-off that is struck opens the ticket again.
+    const entry = signed[0]?.status === 'stored' ? signed[0].entry.id : '';
+    await write('A-2', 'strike', { entry, reason: 'not done after all' });
+    const again = await benchJobs(db, 100, 10);
+    expect(names(again.open).slice(0, 3)).toEqual(['A-1', 'A-2', 'A-4']);
+    expect([again.beyond, names(again.closed)]).toEqual([0, ['A-3']]);
+    await fresh.drop();
   });
 });

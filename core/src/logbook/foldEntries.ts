@@ -393,16 +393,62 @@ function collectStrikes(draft: Draft, entries: readonly Entry[]): void {
   }
 }
 
-function foldOnto(before: JobState, entries: readonly Entry[]): JobState {
-  const draft = open(before);
+function foldInto(draft: Draft, entries: readonly Entry[]): Draft {
   collectStrikes(draft, entries);
   for (const entry of entries) {
     draft.entries.push(entry);
     draft.seq = Math.max(draft.seq, entry.seq);
     if (!draft.struck.has(entry.id)) foldSafely(draft, entry);
   }
-  const { own: _own, ...state } = draft;
+  return draft;
+}
+
+function foldOnto(before: JobState, entries: readonly Entry[]): JobState {
+  const { own: _own, ...state } = foldInto(open(before), entries);
   return state;
+}
+
+/** Kinds of entry that nothing later is checked against: striking one of these takes back nothing that matters to it. */
+const weighsNothing = new Set<Entry['kind']>([
+  'reading',
+  'note',
+  'finding',
+  'observation',
+  'survey',
+  'pass',
+  'tolerances',
+  'cost',
+  'time',
+  'strike',
+]);
+
+/** A logbook as it is read from its beginning, one entry after the other. */
+export interface LogbookReader {
+  /** enough of the state before the next entry for `misfits`; written on, so not to be kept */
+  state: () => JobState;
+  add: (entry: Entry) => void;
+  /** entries folded again because of strikes: what the reading has cost beyond its length */
+  refolded: () => number;
+}
+
+/**
+ * Reads a logbook entry by entry and in place: linear, where folding a state anew for each entry is quadratic. Only a
+ * strike of what later entries are checked against folds all again.
+ */
+export function logbookReader(): LogbookReader {
+  let draft = open(emptyJobState);
+  let again = 0;
+  return {
+    state: () => draft,
+    refolded: () => again,
+    add: (entry) => {
+      const target = entry.kind === 'strike' ? draft.byId.get(entry.body.entry) : undefined;
+      const undoes = target !== undefined && !weighsNothing.has(target.kind) && !draft.struck.has(target.id);
+      if (!undoes) return void foldInto(draft, [entry]);
+      again += draft.entries.length;
+      draft = foldInto(open(emptyJobState), [...draft.entries, entry]);
+    },
+  };
 }
 
 /**

@@ -1,4 +1,4 @@
-import { emptyJobState, entryProblems, foldEntries, misfits, type Entry, type EntryKind } from '../logbook';
+import { entryProblems, logbookReader, misfits, type Entry } from '../logbook';
 import type { Problem } from '../solvers/contract';
 import { problemsWith } from '../validation';
 import { jobDocumentVersion } from './jobDocument.schema';
@@ -37,48 +37,40 @@ const mostProblems = 200;
 const under = (path: string, problems: readonly Problem[]): Problem[] =>
   problems.map((problem) => ({ ...problem, path: `${path}${problem.path}` }));
 
-/** Kinds of entry that later ones are checked against. */
-const tells = new Set<EntryKind>([
-  'intake',
-  'sign-off',
-  'strike',
-  'instrument-change',
-  'board',
-  'part-off',
-  'part-placed',
-  'part-on',
-  'soak',
-  'photo',
-]);
-
-/** Kinds that are checked against anything that stands before them. */
-const asks = new Set<EntryKind>(['strike', 'intake', 'timer', 'estimate', 'agreement']);
+/** Entries that may be folded again while a document is checked: some hundred strikes in a job of thousands. */
+const mostRefolded = 3_000_000;
 
 /** Problems that only show when the entries are read in order as one logbook. */
 function storyProblems(entries: readonly Entry[], ticket: string): Problem[] {
   const problems: Problem[] = [];
-  let state = emptyJobState;
-  // Entries that change nothing a later one is checked against are folded together: one by one would be O(n²).
-  let waiting: Entry[] = [];
-  const catchUp = () => {
-    state = foldEntries(state, waiting);
-    waiting = [];
-  };
+  const reader = logbookReader();
   const ids = new Set<string>();
-  entries.forEach((entry, i) => {
+  for (const [i, entry] of entries.entries()) {
     const path = `/entries/${i}`;
     if (ids.has(entry.id)) problems.push({ path: `${path}/id`, message: `repeats the entry ${entry.id}` });
     ids.add(entry.id);
     if (entry.seq !== i + 1)
       problems.push({ path: `${path}/seq`, message: `must be ${i + 1}: entries count from 1 without gaps` });
-    if (asks.has(entry.kind)) catchUp();
-    problems.push(...under(path, misfits(state, entry)));
-    waiting.push(entry);
-    if (tells.has(entry.kind)) catchUp();
-  });
-  if (state.intake && state.intake.ticket !== ticket)
-    problems.push({ path: '/ticket', message: `must be the ticket of the intake, ${state.intake.ticket}` });
+    problems.push(...under(path, misfits(reader.state(), entry)));
+    reader.add(entry);
+    if (problems.length >= mostProblems) return problems;
+    if (reader.refolded() > mostRefolded)
+      return [...problems, { path, message: 'strikes so much that came before that the story cannot be checked' }];
+  }
+  const { intake } = reader.state();
+  if (intake && intake.ticket !== ticket)
+    problems.push({ path: '/ticket', message: `must be the ticket of the intake, ${intake.ticket}` });
   return problems;
+}
+
+/** Pictures that come a second time. */
+function pictureProblems(photos: readonly { id: string }[]): Problem[] {
+  const seen = new Set<string>();
+  return photos.flatMap(({ id }, i) => {
+    const repeated = seen.has(id);
+    seen.add(id);
+    return repeated ? [{ path: `/photos/${i}/id`, message: `repeats the picture ${id}` }] : [];
+  });
 }
 
 /**
@@ -94,6 +86,7 @@ export function readJobDocument(
   if (frame.length > 0) return { ok: false, problems: frame };
   const document = data as JobDocument;
   const problems = document.entries.flatMap((entry, i) => under(`/entries/${i}`, entryProblems(entry, 'stored')));
-  if (problems.length === 0) problems.push(...storyProblems(document.entries, document.ticket));
+  if (problems.length === 0)
+    problems.push(...storyProblems(document.entries, document.ticket), ...pictureProblems(document.photos ?? []));
   return problems.length > 0 ? { ok: false, problems: problems.slice(0, mostProblems) } : { ok: true, document };
 }

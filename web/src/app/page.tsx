@@ -117,6 +117,12 @@ export default async function BenchPage() {
         </Link>
       </div>
       <UnreadTickets tickets={bench.unread} />
+      {bench.beyond > 0 && (
+        <p className="say">
+          {count(bench.beyond, 'open ticket')} more, opened last, {bench.beyond === 1 ? 'is' : 'are'} found by number
+          only.
+        </p>
+      )}
       {tickets.length === 0 ? (
         <div className="sheet">
           <h2>The bench is empty</h2>

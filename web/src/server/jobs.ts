@@ -26,7 +26,7 @@ import {
   type ScheduleOutput,
   type ShopState,
 } from '@holotonos/core';
-import { faultLine, jobByTicket, jobState, listJobs, shopState } from '@holotonos/store';
+import { faultLine, benchJobs, jobByTicket, jobState, shopState } from '@holotonos/store';
 import { cache } from 'react';
 import { getDb } from './store';
 
@@ -54,8 +54,9 @@ export async function loadJob(ticket: string): Promise<LoadedJob | null> {
   return state.instrument && { ...job, state, type: state.instrument };
 }
 
-/** Tickets the bench shows at most; older ones are found by their number. */
-const mostTickets = 60;
+/** Open tickets the bench works on at most, and how many of those that went home it still shows and learns from. */
+const mostOpen = 200;
+const mostClosed = 30;
 
 /** What the steps of a job took, worked out once for each state of it and of the shop. */
 const actualsOf = new WeakMap<JobState, { shopSeq: number; found: ActualTime[] }>();
@@ -75,8 +76,9 @@ export interface UnreadTicket {
   problem: string;
 }
 
-async function recentJobs(): Promise<{ jobs: Known[]; unread: UnreadTicket[] }> {
-  const rows = await listJobs(getDb(), mostTickets);
+async function knownJobs(): Promise<{ jobs: Known[]; unread: UnreadTicket[]; beyond: number }> {
+  const { open, closed, beyond } = await benchJobs(getDb(), mostOpen, mostClosed);
+  const rows = [...open, ...closed];
   const states = await Promise.all(
     rows.map(async ({ id, ticket }) => ({ ticket, state: await jobState(getDb(), id) })),
   );
@@ -86,7 +88,7 @@ async function recentJobs(): Promise<{ jobs: Known[]; unread: UnreadTicket[] }> 
     unread.push({ ticket, problem: [...state.unread.values()][0] ?? 'its intake is missing' });
     return [];
   });
-  return { jobs, unread };
+  return { jobs, unread, beyond };
 }
 
 /** What a job says of itself, or null where even that cannot be worked out; then it is in the log. */
@@ -107,7 +109,7 @@ export const readShop = cache((): Promise<ShopState> => shopState(getDb()));
 
 /** The shop, with what its clock has taught it. */
 export async function loadShop(): Promise<{ shop: ShopState; learned: LearnedTimes }> {
-  const [shop, { jobs }] = await Promise.all([readShop(), recentJobs()]);
+  const [shop, { jobs }] = await Promise.all([readShop(), knownJobs()]);
   return { shop, learned: learnedFrom(jobs, shop) };
 }
 
@@ -138,11 +140,13 @@ export interface Bench {
   clocks: (RunningClock & { ticket: string })[];
   shop: ShopState;
   unread: UnreadTicket[];
+  /** open tickets too many to be worked out */
+  beyond: number;
 }
 
 /** The bench as it is now, tickets in the order they need hands. */
 export async function loadBench(now: string): Promise<Bench> {
-  const [shop, { jobs: known, unread }] = await Promise.all([readShop(), recentJobs()]);
+  const [shop, { jobs: known, unread, beyond }] = await Promise.all([readShop(), knownJobs()]);
   const basis = planBasis(shop, learnedFrom(known, shop));
   const summaries: BenchSummary[] = [];
   const jobs: BenchJob[] = [];
@@ -188,5 +192,6 @@ export async function loadBench(now: string): Promise<Bench> {
     clocks,
     shop,
     unread,
+    beyond,
   };
 }

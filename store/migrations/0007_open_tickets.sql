@@ -1,0 +1,2 @@
+CREATE INDEX "entries_sign_off" ON "entries" USING btree ("job_id") WHERE kind = 'sign-off';--> statement-breakpoint
+CREATE INDEX "entries_strike" ON "entries" USING btree ("job_id") WHERE kind = 'strike';
