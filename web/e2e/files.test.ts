@@ -2,8 +2,8 @@ import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals
 import type { Page } from 'puppeteer-core';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { openTicket, patience, press, seeText, type App } from './app';
-import { readingsOf, settled, startMeasuring, unexpected } from './measuring';
+import { openTicket, patience, press, seeText, send, type App } from './app';
+import { figureAsked, readingsOf, settled, startMeasuring, typeFigures, unexpected } from './measuring';
 
 jest.setTimeout(180_000);
 
@@ -62,6 +62,31 @@ describe('files', () => {
     await seeText(page, 'Stopped as asked');
     await new Promise((wait) => setTimeout(wait, 1500));
     expect(await countOf()).toBe(before);
+  });
+  test('a job with more entries than a page carries still opens, with all of them', async () => {
+    const long = 'LL-315';
+    await openTicket(app.address, long);
+    const lines = Array.from({ length: 13_000 }, (_, i) => row(i).replaceAll(',', '.').replaceAll(';', ','));
+    const csv = [header.replaceAll(';', ','), ...lines].join('\n');
+    const taken = await send(`${app.address}/api/v1/jobs/${long}/readings`, csv, { type: 'text/csv' });
+    expect(await taken.json()).toEqual({ added: 13_000, known: 0 });
+    const html = await (await fetch(`${app.address}/jobs/${long}`)).text();
+    expect(html).toContain('6000<!-- --> of <!-- -->13001');
+    const asked: string[] = [];
+    page.on(
+      'request',
+      (request) => /entries\?after/.test(request.url()) && asked.push(request.url().split('=')[1] ?? ''),
+    );
+    await page.goto(`${app.address}/jobs/${long}/measure?group=pad&part=g`);
+    await figureAsked(page);
+    expect(asked.slice(0, 2)).toEqual(['6000', '11000']);
+    await typeFigures(page, '0.03');
+    await settled(page);
+    const { rows } = await app.database.pool.query<{ n: number }>(
+      'select count(*)::int as n from entries join jobs on jobs.id = entries.job_id where jobs.ticket = $1',
+      [long],
+    );
+    expect(rows[0]?.n).toBe(13_002);
   });
   test('the measuring book goes out as a data package and comes into another job', async () => {
     const zip = Buffer.from(await (await fetch(`${base}/book.zip`.replace('/jobs/', '/api/v1/jobs/'))).arrayBuffer());

@@ -6,6 +6,7 @@ export const bodyLineInput = {
     stations: {
       type: 'array',
       minItems: 4,
+      maxItems: 500,
       items: {
         type: 'object',
         properties: {
@@ -13,6 +14,7 @@ export const bodyLineInput = {
           sightings: {
             type: 'array',
             minItems: 3,
+            maxItems: 72,
             items: {
               type: 'object',
               properties: { clock: { type: 'number', minimum: 0, maximum: 360 }, deviation: { type: 'number' } },

@@ -8,6 +8,7 @@ export const boreInput = {
     stations: {
       type: 'array',
       minItems: 3,
+      maxItems: 1000,
       items: {
         type: 'object',
         properties: {
@@ -15,6 +16,7 @@ export const boreInput = {
           readings: {
             type: 'array',
             minItems: 1,
+            maxItems: 72,
             items: {
               type: 'object',
               properties: { clock: { type: 'number', minimum: 0, maximum: 360 }, diameter: size },
@@ -38,6 +40,7 @@ export const boreInput = {
             points: {
               type: 'array',
               minItems: 2,
+              maxItems: 1000,
               items: {
                 type: 'object',
                 properties: { at, diameter: size },
@@ -50,7 +53,7 @@ export const boreInput = {
           additionalProperties: false,
         },
         {
-          properties: { kind: { const: 'fit' }, breaks: { type: 'array', items: at } },
+          properties: { kind: { const: 'fit' }, breaks: { type: 'array', items: at, maxItems: 50 } },
           required: ['kind', 'breaks'],
           additionalProperties: false,
         },

@@ -17,10 +17,11 @@ export const bushingInput = {
     },
     wall: { ...size, description: 'wood between the seat of the post and the bore, mm' },
     leave: { ...limit, description: 'wood to be left above the bore at least, mm' },
-    cutters: { type: 'array', minItems: 1, items: size, description: 'diameters there are' },
+    cutters: { type: 'array', minItems: 1, maxItems: 200, items: size, description: 'diameters there are' },
     bushes: {
       type: 'array',
       minItems: 1,
+      maxItems: 200,
       items: {
         type: 'object',
         properties: { outer: size, length: size },

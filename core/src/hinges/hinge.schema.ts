@@ -23,7 +23,10 @@ export const hingeInput = only(
       },
       ['zone', 'maxReduction'],
     ),
-    stock: only({ rods: { type: 'array', items: size }, washers: { type: 'array', items: size } }, []),
+    stock: only(
+      { rods: { type: 'array', items: size, maxItems: 200 }, washers: { type: 'array', items: size, maxItems: 200 } },
+      [],
+    ),
     washersAllowed: { type: 'boolean', default: false },
   },
   ['tube', 'rod', 'posts', 'arm', 'limits'],

@@ -5,9 +5,10 @@ const limit = { type: 'number', minimum: 0 } as const;
 const stations = {
   type: 'array',
   minItems: 2,
+  maxItems: 200,
   items: {
     type: 'object',
-    properties: { at: { type: 'number' }, diameters: { type: 'array', items: size, minItems: 2 } },
+    properties: { at: { type: 'number' }, diameters: { type: 'array', items: size, minItems: 2, maxItems: 72 } },
     required: ['at', 'diameters'],
     additionalProperties: false,
   },

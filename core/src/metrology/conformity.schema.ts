@@ -4,7 +4,7 @@ import { gaugeSchema } from './gauge';
 export const conformityInput = {
   type: 'object',
   properties: {
-    readings: { type: 'array', items: { type: 'number' }, minItems: 1 },
+    readings: { type: 'array', items: { type: 'number' }, minItems: 1, maxItems: 10_000 },
     gauge: gaugeSchema,
     limits: {
       type: 'object',

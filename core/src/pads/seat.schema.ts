@@ -9,6 +9,7 @@ export const seatInput = {
     gaps: {
       type: 'array',
       minItems: 6,
+      maxItems: 360,
       items: {
         type: 'object',
         properties: { clock, gap: { type: 'number', minimum: 0 } },
@@ -24,10 +25,11 @@ export const seatInput = {
       required: ['gap'],
       additionalProperties: false,
     },
-    shims: { type: 'array', items: size, default: [] },
+    shims: { type: 'array', items: size, maxItems: 50, default: [] },
     sectorWidth: { type: 'number', exclusiveMinimum: 0, maximum: 360, default: 45 },
     rimResiduals: {
       type: 'array',
+      maxItems: 360,
       items: {
         type: 'object',
         properties: { clock, residual: { type: 'number' } },

@@ -8,6 +8,7 @@ export const rimInput = {
     heights: {
       type: 'array',
       minItems: 6,
+      maxItems: 360,
       items: {
         type: 'object',
         properties: { clock, height: { type: 'number' } },
@@ -18,6 +19,7 @@ export const rimInput = {
     diameters: {
       type: 'array',
       minItems: 3,
+      maxItems: 360,
       items: {
         type: 'object',
         properties: { clock, diameter: { type: 'number', exclusiveMinimum: 0 } },

@@ -8,7 +8,7 @@ const spans = {
   maxItems: 24,
   items: { type: 'array', items: clock, minItems: 2, maxItems: 2 },
 } as const;
-const due = { type: ['number', 'string', 'null'] } as const;
+const due = { type: ['number', 'string', 'null'], maxLength: 40 } as const;
 
 export const weekdays = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
 export type Weekday = (typeof weekdays)[number];

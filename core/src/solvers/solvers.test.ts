@@ -80,3 +80,19 @@ describe('the registry', () => {
     expect(runSolver('constructor', {}).status).toBe('unknown-solver');
   });
 });
+
+describe('every list a solver takes has an end', () => {
+  interface Shape {
+    type?: string | readonly string[];
+    maxItems?: number;
+    [key: string]: unknown;
+  }
+  /** Places of lists without a bound, anywhere inside. */
+  const endless = (shape: unknown, path: string): string[] => {
+    if (shape === null || typeof shape !== 'object') return [];
+    const { type, maxItems } = shape as Shape;
+    const open = [type].flat().includes('array') && maxItems === undefined ? [path] : [];
+    return [...open, ...Object.entries(shape).flatMap(([key, inner]) => endless(inner, `${path}/${key}`))];
+  };
+  test.each([...solvers])('%s', (_name, { input }) => expect(endless(input, '')).toEqual([]));
+});

@@ -1,14 +1,16 @@
 import { notFound } from 'next/navigation';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
-import { JobProvider } from '@/client/JobContext';
+import { OpenJob } from '@/components/OpenJob';
 import { UnreadTickets } from '@/components/UnreadTickets';
-import { JobShell } from '@/components/JobShell';
 import { loadJob, loadShop, unreadJob } from '@/server/jobs';
 
 export async function generateMetadata({ params }: { params: Promise<{ ticket: string }> }) {
   return { title: (await params).ticket };
 }
+
+/** Entries a page carries itself; the rest of a longer logbook is fetched in parts. */
+const mostInPage = 6000;
 
 export default async function JobLayout({
   params,
@@ -30,16 +32,18 @@ export default async function JobLayout({
       </main>
     );
   }
+  const { entries } = job.state;
   return (
-    <JobProvider
+    <OpenJob
       key={job.ticket}
       ticket={job.ticket}
-      entries={[...job.state.entries]}
+      first={entries.slice(0, mostInPage)}
+      total={entries.length}
       shop={shop}
       learned={learned}
       now={new Date().toISOString()}
     >
-      <JobShell>{children}</JobShell>
-    </JobProvider>
+      {children}
+    </OpenJob>
   );
 }
