@@ -1,0 +1,124 @@
+import 'fake-indexeddb/auto';
+import { afterAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import type { NewEntry } from '@holotonos/core';
+import { randomUUID } from 'node:crypto';
+import { fetchDouble } from './bench';
+
+const real = globalThis.fetch;
+const queues = new Set<{ state: { waiting: readonly unknown[] } }>();
+/** Nothing is left trying when the tests are over. */
+afterAll(async () => {
+  globalThis.fetch = fetchDouble(() => Response.json({}, { status: 400 })).double;
+  await until(() => [...queues].every(({ state }) => state.waiting.length === 0));
+  globalThis.fetch = real;
+});
+
+/** A page that was just loaded: the module is new, the browser's store is what the last page left. */
+async function page(answer: () => Response | Promise<Response>) {
+  jest.resetModules();
+  const { asked, double } = fetchDouble(answer);
+  globalThis.fetch = double;
+  const { queueOf } = await import('@/client/outbox');
+  const opened = (of: string) => {
+    const queue = queueOf(of);
+    queues.add(queue);
+    return queue;
+  };
+  return { queueOf: opened, asked };
+}
+const note = (text: string): NewEntry =>
+  ({
+    id: randomUUID(),
+    kind: 'note',
+    body: { text },
+    author: 'Juno Tam',
+    benchTime: '2026-11-23T09:00:00.000Z',
+  }) as NewEntry;
+async function until(holds: () => boolean): Promise<void> {
+  for (const end = Date.now() + 10_000; Date.now() < end;) {
+    if (holds()) return;
+    await new Promise((wait) => setTimeout(wait, 5));
+  }
+  throw new Error('it did not come to that');
+}
+const settle = () => new Promise((wait) => setTimeout(wait, 40));
+const away = () => Promise.reject(new TypeError('nobody there'));
+const taken = (asked: readonly { init?: RequestInit }[]) => () => {
+  const entry = JSON.parse(String(asked.at(-1)?.init?.body)) as NewEntry;
+  return Response.json({ entry: { ...entry, seq: 1 } }, { status: 201 });
+};
+
+let ticket = '';
+beforeEach(() => {
+  ticket = `T-${randomUUID().slice(0, 8)}`;
+});
+
+describe('what this browser keeps of entries on their way', () => {
+  test('outlives the page, in order, for its own ticket only, and is let go once acknowledged', async () => {
+    const first = await page(away);
+    const [a, b, other] = [note('a'), note('b'), note('other')];
+    first.queueOf(ticket).add(a);
+    first.queueOf(ticket).add(b);
+    first.queueOf(`${ticket}x`).add(other);
+    expect(first.queueOf(ticket)).toBe(first.queueOf(ticket));
+    await settle();
+
+    const second = await page(away);
+    await until(() => second.queueOf(ticket).state.waiting.length === 2);
+    expect(second.queueOf(ticket).state.waiting).toEqual([a, b]);
+    await until(() => second.queueOf(`${ticket}x`).state.waiting.length === 1);
+
+    const third = await page(() => taken(third.asked)());
+    const heard: unknown[] = [];
+    third.queueOf(ticket).onTaken((entry) => heard.push(entry.body));
+    await until(() => heard.length === 2);
+    expect(heard).toEqual([{ text: 'a' }, { text: 'b' }]);
+    await settle();
+
+    const fourth = await page(away);
+    fourth.queueOf(ticket);
+    await settle();
+    expect(fourth.queueOf(ticket).state.waiting).toEqual([]);
+    await until(() => fourth.queueOf(`${ticket}x`).state.waiting.length === 1);
+    expect(fourth.queueOf(`${ticket}x`).state.waiting).toEqual([other]);
+  });
+  test('what was refused is set aside, outlives the page with its reason, and can be let go for good', async () => {
+    const problems = [{ path: '/body/text', message: 'must not be empty' }];
+    const first = await page(() => Response.json({ problems }, { status: 400 }));
+    const bad = note('');
+    first.queueOf(ticket).add(bad);
+    await until(() => first.queueOf(ticket).state.aside.length === 1);
+    await settle();
+
+    const second = await page(away);
+    await until(() => second.queueOf(ticket).state.aside.length === 1);
+    expect(second.queueOf(ticket).state).toMatchObject({ waiting: [], aside: [{ entry: bad, problems }] });
+    await second.queueOf(ticket).letGo(bad.id);
+
+    const third = await page(away);
+    third.queueOf(ticket);
+    await settle();
+    expect(third.queueOf(ticket).state.aside).toEqual([]);
+  });
+  test('a browser that keeps nothing still sends', async () => {
+    const kept = globalThis.indexedDB;
+    Object.defineProperty(globalThis, 'indexedDB', {
+      configurable: true,
+      value: {
+        open: () => {
+          throw new Error('private');
+        },
+      },
+    });
+    try {
+      const only = await page(() => taken(only.asked)());
+      const heard: unknown[] = [];
+      only.queueOf(ticket).onTaken((entry) => heard.push(entry.seq));
+      only.queueOf(ticket).add(note('a'));
+      await until(() => heard.length === 1);
+      expect(only.queueOf(ticket).state.waiting).toEqual([]);
+    } finally {
+      Object.defineProperty(globalThis, 'indexedDB', { configurable: true, value: kept });
+    }
+  });
+});
