@@ -9,6 +9,8 @@ import { guardsOf, namesOf, refusalOf } from './edge.mjs';
 
 const port = Number(process.argv[2] ?? 4600);
 const hostname = '127.0.0.1';
+// What the threads of the solvers run, as built.
+process.env.HOLOTONOS_SOLVING ??= fileURLToPath(new URL('.next/solving.mjs', import.meta.url));
 // Large files wait on disk, in the folder of this checkout.
 process.env.HOLOTONOS_SPOOL ??= fileURLToPath(new URL('../.data/spool', import.meta.url));
 const names = namesOf(process.env.HOLOTONOS_NAMES);

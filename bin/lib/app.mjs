@@ -40,12 +40,29 @@ function digestOfSources() {
 export const isBuilt = (digest = sourceDigest()) =>
   existsSync(buildStamp) && readFileSync(buildStamp, 'utf8') === digest;
 
+/** One file of what the threads of the solvers run: the core is TypeScript, and starting from sources takes seconds. */
+async function bundleSolving() {
+  // Only a build needs it, and it is there only after the packages are.
+  const { build } = await import('esbuild');
+  await build({
+    entryPoints: [join(root, 'web/src/workers/solving.mjs')],
+    outfile: join(root, 'web/.next/solving.mjs'),
+    bundle: true,
+    format: 'esm',
+    platform: 'node',
+    target: 'node20',
+    external: ['workerpool'],
+    logLevel: 'warning',
+  });
+}
+
 /** Builds the web application unless the build there is of these very sources; returns the digest of the sources. */
 export async function ensureBuilt(say) {
   const digest = sourceDigest();
   if (isBuilt(digest)) return digest;
   say('Building (about a minute) …');
   await runBeside(process.execPath, [next, 'build', 'web'], { cwd: root, env: quiet, failure: 'The build failed' });
+  await bundleSolving();
   writeFileSync(buildStamp, digest);
   return digest;
 }

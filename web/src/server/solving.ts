@@ -11,9 +11,12 @@ const mostWaiting = 50;
 /** What came of a calculation: its result, or why there is none. */
 export type Solved = SolverResult | { status: 'busy' };
 
+/** What a thread runs: one file where there is a build, which `web/serve.mjs` names; else the sources. */
+const script = () => resolve(process.env.HOLOTONOS_SOLVING ?? 'web/src/workers/solvingFromSource.mjs');
+
 const kept = globalThis as { holotonosSolvers?: Pool };
 const threads = () =>
-  (kept.holotonosSolvers ??= pool(resolve('web/src/workers/solving.mjs'), {
+  (kept.holotonosSolvers ??= pool(script(), {
     workerType: 'thread',
     maxWorkers: 2,
     maxQueueSize: mostWaiting,

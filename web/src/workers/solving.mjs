@@ -1,9 +1,6 @@
 // The solvers on a thread of their own in the web process: a long answer keeps nobody else waiting, and can be ended.
-import { register } from 'tsx/esm/api';
+// A build makes one file of this and the core; see `ensureBuilt`.
+import { runSolverOnText } from '@holotonos/core/solvers';
 import workerpool from 'workerpool';
-
-// The core is TypeScript, and what Next has built of it is for its own pages.
-register();
-const { runSolverOnText } = await import('@holotonos/core/solvers');
 
 workerpool.worker({ solve: (name, text) => runSolverOnText(name, text) });
