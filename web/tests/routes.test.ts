@@ -217,6 +217,24 @@ describe('readings and the measuring book', () => {
     const lines = (await (await readings.POST(asked, of({ ticket: 'LL-201' }))).text()).trim().split('\n');
     expect(JSON.parse(lines.at(-1) ?? '')).toMatchObject({ status: 'stored', added: 0 });
   });
+  test.each([
+    ['refused', 'LL-201', 'group\nx\n'],
+    ['no-job', 'LL-999', 'group\nx\n'],
+  ])('told line by line, one that is not taken ends with %s', async (status, ticket, body) => {
+    const headers = { accept: 'application/x-ndjson' };
+    const asked = at(`/api/v1/jobs/${ticket}/readings`, { method: 'POST', body, headers });
+    const lines = (await (await readings.POST(asked, of({ ticket }))).text()).trim().split('\n');
+    expect(JSON.parse(lines.at(-1) ?? '')).toMatchObject({ status });
+    const book_ = at(`/api/v1/jobs/${ticket}/book.zip`, { method: 'POST', body, headers });
+    const last = (await (await book.POST(book_, of({ ticket }))).text()).trim().split('\n').at(-1);
+    expect((JSON.parse(last ?? '') as { status: string }).status).toMatch(/refused|no-job/);
+  });
+  test('a document is told line by line too', async () => {
+    const asked = at('/api/v1/import', { method: 'POST', body: '{', headers: { accept: 'application/x-ndjson' } });
+    const answer = await importRoute.POST(asked);
+    expect(answer.headers.get('content-type')).toBe('application/x-ndjson');
+    expect(JSON.parse(await answer.text())).toMatchObject({ status: 'refused', problems: [{ path: '' }] });
+  });
   test('a book goes out and comes in; what is no zip is refused', async () => {
     const out = await book.GET(at('/'), of({ ticket: 'LL-201' }));
     const bytes = await out.arrayBuffer();

@@ -2,6 +2,7 @@
 
 import { useId, useRef, useState } from 'react';
 import { Form } from '@/client/bootstrap';
+import { progressWords, sendFile, type FileLine } from '@/client/sendFile';
 import { TakenSaid, type FileOutcome } from './TakenSaid';
 
 /** What the server says of a file: taken, or every fault named. */
@@ -28,19 +29,12 @@ export function FileTaker<T extends Answer>({
   const id = useId();
   const file = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<FileOutcome | null>(null);
+  const [doing, setDoing] = useState<FileLine | null>(null);
   const send = async (chosen: File) => {
-    try {
-      const response = await fetch(url, { method: 'POST', headers: { 'Content-Type': type }, body: chosen });
-      const answer = (await response.json()) as T;
-      const problems = answer.problems?.map(({ path, message }) => `${path || 'The file'}: ${message}`);
-      setSaid(
-        response.ok
-          ? { ok: true, lines: [taken(answer, chosen.name)] }
-          : { ok: false, lines: problems ?? [answer.message ?? 'It was refused.'] },
-      );
-    } catch {
-      setSaid({ ok: false, lines: ['The server does not answer. Try again in a moment.'] });
-    }
+    setSaid(null);
+    const sent = await sendFile<T>(url, chosen, type, { onLine: setDoing });
+    setDoing(null);
+    setSaid(sent.ok ? { ok: true, lines: [taken(sent.answer, chosen.name)] } : sent);
     if (file.current) file.current.value = '';
   };
   return (
@@ -56,6 +50,7 @@ export function FileTaker<T extends Answer>({
           if (chosen) void send(chosen);
         }}
       />
+      {doing && <p role="status">{progressWords(doing)}</p>}
       {said && <TakenSaid {...said} />}
     </>
   );

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useId, useState, type FormEvent } from 'react';
 import { Button, Form } from '@/client/bootstrap';
+import { progressWords, sendFile, type FileLine } from '@/client/sendFile';
 
 type Outcome = { ok: true; ticket: string; entries: number } | { ok: false; lines: string[] };
 
@@ -12,6 +13,7 @@ export function ImportForm() {
   const [file, setFile] = useState<File | null>(null);
   const [as, setAs] = useState('');
   const [busy, setBusy] = useState(false);
+  const [doing, setDoing] = useState<FileLine | null>(null);
   const [outcome, setOutcome] = useState<Outcome | null>(null);
 
   const submit = async (event: FormEvent) => {
@@ -19,32 +21,17 @@ export function ImportForm() {
     if (!file) return;
     setBusy(true);
     setOutcome(null);
-    try {
-      const query = as.trim() ? `?as=${encodeURIComponent(as.trim())}` : '';
-      const response = await fetch(`/api/v1/import${query}`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: file,
-      });
-      const body = (await response.json()) as {
-        ticket?: string;
-        entries?: number;
-        message?: string;
-        problems?: { path: string; message: string }[];
-      };
-      setOutcome(
-        response.ok
-          ? { ok: true, ticket: body.ticket ?? '', entries: body.entries ?? 0 }
-          : {
-              ok: false,
-              lines: body.problems?.map(({ path, message }) => `${path || 'the file'} ${message}`) ?? [
-                body.message ?? 'It was refused.',
-              ],
-            },
-      );
-    } catch {
-      setOutcome({ ok: false, lines: ['The server does not answer. Try again in a moment.'] });
-    }
+    const query = as.trim() ? `?as=${encodeURIComponent(as.trim())}` : '';
+    const sent = await sendFile<{ ticket: string; entries: number }>(
+      `/api/v1/import${query}`,
+      file,
+      'application/json',
+      {
+        onLine: setDoing,
+      },
+    );
+    setDoing(null);
+    setOutcome(sent.ok ? { ok: true, ...sent.answer } : sent);
     setBusy(false);
   };
 
@@ -67,6 +54,11 @@ export function ImportForm() {
       <Button type="submit" disabled={!file || busy}>
         {busy ? 'Checking …' : 'Import'}
       </Button>
+      {doing && (
+        <span role="status" className="ms-3">
+          {progressWords(doing)}
+        </span>
+      )}
       {outcome && (
         <div role="alert" className={`say mt-3 ${outcome.ok ? 'sound' : 'fault'}`}>
           {outcome.ok ? (

@@ -4,6 +4,7 @@ import { useId, useRef, useState } from 'react';
 import { useBench } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
 import { unnamed, useJob } from '@/client/JobContext';
+import { progressWords, sendFile, type FileLine } from '@/client/sendFile';
 import { TakenSaid, type FileOutcome } from './TakenSaid';
 
 interface Look {
@@ -13,35 +14,10 @@ interface Look {
   problems: { path: string; message: string }[];
   message?: string;
 }
-interface Line {
-  doing?: 'waiting' | 'checking' | 'writing';
-  /** how many files go first, this one included */
-  place?: number;
-  rows?: number;
-  status?: string;
-  added?: number;
-  known?: number;
-  message?: string;
-  problems?: { path: string; message: string }[];
-}
-
 /** What of a file is sent to be looked at, bytes. */
 const headBytes = 64 * 1024;
 const delimiterWords: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab' };
 const noAnswer = 'The server does not answer. Nothing was taken; try again in a moment.';
-
-/** The lines of a streamed answer, as they come. */
-async function* linesOf(response: Response): AsyncGenerator<Line> {
-  const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader();
-  let pending = '';
-  for (;;) {
-    const piece = await reader?.read();
-    if (!piece || piece.done) return;
-    const lines = (pending + piece.value).split('\n');
-    pending = lines.pop() ?? '';
-    for (const line of lines) if (line !== '') yield JSON.parse(line) as Line;
-  }
-}
 
 /** Takes readings from a CSV file: shows first how it is written, then takes all of it or nothing, with progress, to be stopped. */
 export function ReadingsTaker() {
@@ -51,7 +27,7 @@ export function ReadingsTaker() {
   const input = useRef<HTMLInputElement>(null);
   const [file, setFile] = useState<File | null>(null);
   const [look, setLook] = useState<Look | null>(null);
-  const [doing, setDoing] = useState<Line | null>(null);
+  const [doing, setDoing] = useState<FileLine | null>(null);
   const [said, setSaid] = useState<FileOutcome | null>(null);
   const stop = useRef<AbortController | null>(null);
   const clear = () => {
@@ -84,32 +60,17 @@ export function ReadingsTaker() {
     stop.current = new AbortController();
     setDoing({ doing: 'checking', rows: 0 });
     const query = new URLSearchParams({ author: author.trim() || unnamed, ...look.dialect });
-    try {
-      const response = await fetch(`/api/v1/jobs/${encodeURIComponent(ticket)}/readings?${query.toString()}`, {
-        method: 'POST',
-        headers: { 'Accept': 'application/x-ndjson', 'Content-Type': 'text/csv' },
-        body: file,
-        signal: stop.current.signal,
-      });
-      let last: Line = { status: 'failed', message: noAnswer };
-      for await (const line of linesOf(response)) {
-        if (line.doing) setDoing(line);
-        else last = line;
-      }
-      setSaid(
-        last.status === 'stored'
-          ? { ok: true, lines: [`${last.added} readings taken; ${last.known} were here already.`] }
-          : {
-              ok: false,
-              lines: last.problems?.map(({ path, message }) => `${path || 'The file'}: ${message}`) ?? [
-                last.message ?? 'It was refused.',
-              ],
-            },
-      );
-    } catch {
-      const stopped = stop.current.signal.aborted;
-      setSaid({ ok: false, lines: [stopped ? 'Stopped as asked.' : noAnswer] });
-    }
+    const sent = await sendFile<{ added: number; known: number }>(
+      `/api/v1/jobs/${encodeURIComponent(ticket)}/readings?${query.toString()}`,
+      file,
+      'text/csv',
+      { signal: stop.current.signal, onLine: setDoing },
+    );
+    setSaid(
+      sent.ok
+        ? { ok: true, lines: [`${sent.answer.added} readings taken; ${sent.answer.known} were here already.`] }
+        : sent,
+    );
     stop.current = null;
     clear();
   };
@@ -165,11 +126,7 @@ export function ReadingsTaker() {
           ))}
           {doing ? (
             <div className="d-flex gap-3 align-items-center mt-2">
-              <span role="status">
-                {doing.doing === 'waiting'
-                  ? `Waiting: number ${doing.place} in the queue`
-                  : `${doing.doing === 'writing' ? 'Writing' : 'Checking'}: ${doing.rows} rows`}
-              </span>
+              <span role="status">{progressWords(doing)}</span>
               <Button variant="quiet" onClick={() => stop.current?.abort()}>
                 Stop
               </Button>

@@ -5,7 +5,7 @@ import { mkdir, open, unlink, type FileHandle } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import PQueue from 'p-queue';
-import { busy, conflict, invalid, mostBytes, notFound, tooLarge } from './replies';
+import { busy, conflict, invalid, mostBytes, notFound, replyTo, tooLarge } from './replies';
 
 /** Files that may be underway or waiting at once. */
 const mostFiles = 32;
@@ -130,4 +130,53 @@ export function importedReply(outcome: Imported, ticket: string): Response {
     case 'stopped':
       return conflict('Stopped. Nothing was written.');
   }
+}
+
+/** What is told to the work on a large file: when to stop, and where to say how far it is. */
+export interface Told {
+  signal: AbortSignal;
+  onProgress: (progress: object) => void;
+}
+
+const outcomeWords: Readonly<Record<number, string>> = { 400: 'refused', 404: 'no-job', 409: 'conflict' };
+
+/**
+ * Takes a large file in its turn and answers with what the work answers. Asked for `application/x-ndjson` it says line by
+ * line how many files go first and how far it is; the last line is the outcome. Whoever hangs up stops it.
+ */
+export async function takeInTurn(
+  request: Request,
+  work: (file: LargeFile, told: Told) => Promise<Response>,
+): Promise<Response> {
+  const received = await receive(request);
+  if (!received.ok) return received.response;
+  const { file } = received;
+  const run = async (told: Told, onPlace?: (place: number) => void) => {
+    try {
+      return await inTurn(() => work(file, told), { signal: told.signal, ...(onPlace && { onPlace }) });
+    } finally {
+      await file.release();
+    }
+  };
+  if (!request.headers.get('accept')?.includes('application/x-ndjson'))
+    return run({ signal: request.signal, onProgress: () => undefined });
+
+  const encoder = new TextEncoder();
+  const stop = new AbortController();
+  request.signal.addEventListener('abort', () => stop.abort());
+  const stream = new ReadableStream<Uint8Array>({
+    async start(controller) {
+      const say = (data: object) => {
+        if (!stop.signal.aborted) controller.enqueue(encoder.encode(`${JSON.stringify(data)}\n`));
+      };
+      const reply = await run({ signal: stop.signal, onProgress: say }, (place) => {
+        if (place > 0) say({ doing: 'waiting', place });
+      }).catch(replyTo);
+      const status = reply.ok ? 'stored' : (outcomeWords[reply.status] ?? 'failed');
+      say({ status, ...((await reply.json()) as object) });
+      if (!stop.signal.aborted) controller.close();
+    },
+    cancel: () => stop.abort(),
+  });
+  return new Response(stream, { headers: { 'Content-Type': 'application/x-ndjson', 'Cache-Control': 'no-store' } });
 }

@@ -1,6 +1,6 @@
 import { readJobDocument } from '@holotonos/core';
 import { importJob, preparePhoto, ticketPattern, type PreparedPhoto } from '@holotonos/store';
-import { inTurn, receive } from '@/server/largeFiles';
+import { takeInTurn } from '@/server/largeFiles';
 import { answering, conflict, invalid, parsedJson } from '@/server/replies';
 import { getDb } from '@/server/store';
 
@@ -33,13 +33,6 @@ async function take(text: string, as: string | null): Promise<Response> {
  */
 export const POST = (request: Request) =>
   answering(async () => {
-    const received = await receive(request);
-    if (!received.ok) return received.response;
-    const { file } = received;
-    try {
-      const as = new URL(request.url).searchParams.get('as');
-      return await inTurn(async () => take((await file.bytes()).toString('utf8'), as), { signal: request.signal });
-    } finally {
-      await file.release();
-    }
+    const as = new URL(request.url).searchParams.get('as');
+    return takeInTurn(request, async (file) => take((await file.bytes()).toString('utf8'), as));
   });

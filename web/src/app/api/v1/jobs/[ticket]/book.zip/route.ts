@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { bookPackage, importBook } from '@holotonos/store';
 import { loadJob } from '@/server/jobs';
-import { importedReply, inTurn, receive } from '@/server/largeFiles';
+import { importedReply, takeInTurn } from '@/server/largeFiles';
 import { answering, asFile, authorOf, notFound } from '@/server/replies';
 import { getDb } from '@/server/store';
 
@@ -24,15 +24,8 @@ export const POST = (request: Request, { params }: Context) =>
     const { ticket } = await params;
     const by = authorOf(request);
     if (!by.ok) return by.response;
-    const received = await receive(request);
-    if (!received.ok) return received.response;
-    const { file } = received;
-    try {
-      const { signal } = request;
-      const options = { author: by.author, now: new Date().toISOString(), mintId: randomUUID, signal };
-      const work = async () => importBook(getDb(), ticket, await file.bytes(), options);
-      return importedReply(await inTurn(work, { signal }), ticket);
-    } finally {
-      await file.release();
-    }
+    const options = { author: by.author, now: new Date().toISOString(), mintId: randomUUID };
+    return takeInTurn(request, async (file, told) =>
+      importedReply(await importBook(getDb(), ticket, await file.bytes(), { ...options, ...told }), ticket),
+    );
   });

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { importReadings, readingsToCsv, type CsvDialect, type ImportOptions } from '@holotonos/store';
+import { importReadings, readingsToCsv, type CsvDialect } from '@holotonos/store';
 import { measureGroups, type MeasureGroup } from '@holotonos/core';
 import { loadJob } from '@/server/jobs';
-import { importedReply, inTurn, receive } from '@/server/largeFiles';
-import { answering, asFile, authorOf, invalid, notFound, replyTo } from '@/server/replies';
+import { importedReply, takeInTurn } from '@/server/largeFiles';
+import { answering, asFile, authorOf, invalid, notFound } from '@/server/replies';
 import { getDb } from '@/server/store';
 
 type Context = { params: Promise<{ ticket: string }> };
@@ -46,45 +46,13 @@ export const POST = (request: Request, { params }: Context) =>
     if (!by.ok) return by.response;
     const dialect = dialectOf(query);
     if (dialect && 'problem' in dialect) return invalid([{ path: '', message: dialect.problem }]);
-    const received = await receive(request);
-    if (!received.ok) return received.response;
-    const { file } = received;
     const options = {
       author: by.author,
       now: new Date().toISOString(),
       mintId: randomUUID,
       ...(dialect && { dialect }),
     };
-    const take = async (more: Pick<ImportOptions, 'signal' | 'onProgress'>, onPlace?: (place: number) => void) => {
-      try {
-        const work = () => importReadings(getDb(), ticket, file.pieces(), { ...options, ...more });
-        return await inTurn(work, { ...more, ...(onPlace && { onPlace }) });
-      } finally {
-        await file.release();
-      }
-    };
-    if (!request.headers.get('accept')?.includes('application/x-ndjson'))
-      return importedReply(await take({ signal: request.signal }), ticket);
-
-    const encoder = new TextEncoder();
-    const stop = new AbortController();
-    request.signal.addEventListener('abort', () => stop.abort());
-    const stream = new ReadableStream<Uint8Array>({
-      async start(controller) {
-        const say = (data: object) => {
-          if (!stop.signal.aborted) controller.enqueue(encoder.encode(`${JSON.stringify(data)}\n`));
-        };
-        try {
-          const outcome = await take({ signal: stop.signal, onProgress: say }, (place) => {
-            if (place > 0) say({ doing: 'waiting', place });
-          });
-          say({ status: outcome.status, ...((await importedReply(outcome, ticket).json()) as object) });
-        } catch (error) {
-          say({ status: 'failed', ...((await replyTo(error).json()) as object) });
-        }
-        if (!stop.signal.aborted) controller.close();
-      },
-      cancel: () => stop.abort(),
-    });
-    return new Response(stream, { headers: { 'Content-Type': 'application/x-ndjson', 'Cache-Control': 'no-store' } });
+    return takeInTurn(request, async (file, told) =>
+      importedReply(await importReadings(getDb(), ticket, file.pieces(), { ...options, ...told }), ticket),
+    );
   });
