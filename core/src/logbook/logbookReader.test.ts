@@ -51,7 +51,7 @@ describe('a logbook read in place', () => {
           reader.add(entry);
         });
       }),
-      { numRuns: 150 },
+      { numRuns: 60 },
     );
   });
   test('folds again only for a strike of something that later entries are checked against', () => {
