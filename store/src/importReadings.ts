@@ -29,6 +29,8 @@ export type Imported =
 
 export interface ImportOptions extends RowDefaults {
   dialect?: CsvDialect;
+  /** rows all files together may hold */
+  mostRows?: number;
   signal?: AbortSignal;
   onProgress?: (progress: ImportProgress) => void;
 }
@@ -77,8 +79,12 @@ class Reading {
     private readonly options: ImportOptions,
   ) {}
 
+  private get most(): number {
+    return this.options.mostRows ?? mostCsvRows;
+  }
+
   get full(): boolean {
-    return this.problems.length >= mostProblems || this.rows > mostCsvRows;
+    return this.problems.length >= mostProblems || this.rows > this.most;
   }
 
   /** A row as it was understood, or what is wrong with it. */
@@ -86,7 +92,7 @@ class Reading {
     const complain = (path: string, message: string) =>
       this.problems.push({ path: [name, path].filter(Boolean).join(', '), message });
     this.rows += 1;
-    if (this.rows > mostCsvRows) complain(`line ${line}`, `more than ${mostCsvRows} rows: split the file`);
+    if (this.rows > this.most) complain(`line ${line}`, `more than ${this.most} rows: split the file`);
     if (Array.isArray(read)) return read.forEach(({ path, message }) => complain(path, message));
     const found = entryProblems(read);
     for (const { path, message } of found.length > 0 ? found : this.fits(read))
