@@ -61,6 +61,25 @@ async function withHead(bytes: AsyncIterable<Uint8Array>): Promise<{ head: strin
   return { head, all: all() };
 }
 
+class LongRow extends Error {}
+const newline = 10;
+
+/** Passes pieces on as long as no line in them is longer than a row may be, however many columns it has. */
+async function* withShortLines(pieces: AsyncIterable<Uint8Array>): AsyncGenerator<Uint8Array> {
+  let length = 0;
+  for await (const piece of pieces) {
+    let begins = 0;
+    for (let ends = piece.indexOf(newline); ends >= 0; ends = piece.indexOf(newline, begins)) {
+      if (length + ends - begins > mostRecordBytes) throw new LongRow();
+      length = 0;
+      begins = ends + 1;
+    }
+    length += piece.byteLength - begins;
+    if (length > mostRecordBytes) throw new LongRow();
+    yield piece;
+  }
+}
+
 /** One file of readings; its name stands before its lines where there are several. */
 export interface ReadingsFile {
   name: string;
@@ -114,7 +133,8 @@ class Reading {
 async function readFile({ name, bytes }: ReadingsFile, options: ImportOptions, reading: Reading): Promise<void> {
   const { head, all } = await withHead(bytes);
   const how = options.dialect ?? sniffCsv(head);
-  const parser = Readable.from(all).pipe(
+  const lines = Readable.from(withShortLines(all));
+  const parser = lines.pipe(
     parse({
       bom: true,
       skip_empty_lines: true,
@@ -124,6 +144,8 @@ async function readFile({ name, bytes }: ReadingsFile, options: ImportOptions, r
       max_record_size: mostRecordBytes,
     }),
   );
+  // A pipe passes on what comes, not what goes wrong.
+  lines.on('error', (error) => parser.destroy(error));
   let reader: ReturnType<typeof rowReader> | null = null;
   for await (const { record, info } of parser as AsyncIterable<{ record: string[]; info: { lines: number } }>) {
     if (!reader) {
@@ -144,7 +166,7 @@ const inFile = (name: string, { path, message }: Problem): Problem => ({
 /** What the reader of CSV says, in words. */
 function csvWords(error: unknown): string {
   const { code, message } = error as { code?: string; message: string };
-  return code === 'CSV_MAX_RECORD_SIZE'
+  return error instanceof LongRow || code === 'CSV_MAX_RECORD_SIZE'
     ? `is not a table: one row is longer than ${mostRecordBytes / 1024} KB`
     : `is not readable as CSV: ${message}`;
 }

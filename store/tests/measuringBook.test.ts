@@ -255,26 +255,23 @@ describe('the measuring book as a data package', () => {
 });
 
 describe('what is no table', () => {
-  const refused = async (text: string) => {
-    const begun = performance.now();
-    const read = await readCsv(text);
-    // The end of such a row was looked for through all of the file, again with each piece of it.
-    expect(performance.now() - begun).toBeLessThan(5000);
-    return read.ok ? 'taken' : read.problems[0]?.message;
-  };
-  test('a file without line ends, or with a quote that never closes, is refused before it is read', async () => {
+  // Its end was looked for through all of the file, again with each piece of it.
+  test.each([
+    ['without line ends', '', 'x'],
+    ['whose quote never closes', `${header}\n"`, 'y\n'],
+    ['of one row with columns without end', `${header}\n`, ','],
+  ])('a file %s is refused before it is read', async (_, begins, goesOn) => {
     let pieces = 0;
     async function* endless() {
-      for (; pieces < 2000; pieces += 1) yield Buffer.alloc(64 * 1024, 'x');
+      yield Buffer.from(begins);
+      for (; pieces < 2000; pieces += 1) yield Buffer.alloc(64 * 1024, goesOn);
     }
-    const read = await readReadings([{ name: '', bytes: endless() }], defaults);
+    const read = await readReadings([{ name: 'a.csv', bytes: endless() }], defaults);
     expect(read).toEqual({
       ok: false,
-      problems: [{ path: '', message: 'is not a table: one row is longer than 64 KB' }],
+      problems: [{ path: 'a.csv', message: 'is not a table: one row is longer than 64 KB' }],
     });
     expect(pieces).toBeLessThan(40);
-    expect(await refused(`${header}\n"${'y\n'.repeat(4_000_000)}`)).toMatch(/is not a table/);
-    expect(await refused(`${header}\n${','.repeat(4_000_000)}`)).toMatch(/columns, the header 8/);
   });
   test.each(['0x10', '0b1', '1_0', 'Infinity', '1e999', '--1', '1,5,5', '٣', ''])(
     'the figure “%s” is none',
