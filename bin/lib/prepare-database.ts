@@ -68,7 +68,7 @@ try {
   if (wants.has('--create')) await createIfMissing();
   await migrateDatabase(url, join(migrations));
   await checkGuards(url);
-  if (new URL(webUrl).username !== new URL(url).username) await letWrite(url, webUrl);
+  if (new URL(webUrl).username !== new URL(url).username) await letWrite(url, webUrl, { ours: wants.has('--create') });
   const store = openStore(url, 1);
   try {
     const written = wants.has('--empty') ? 0 : await loadDemo(store.db);

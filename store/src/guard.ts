@@ -63,16 +63,19 @@ export async function checkGuards(url: string): Promise<void> {
  *
  * @param ownerUrl the database, as its owner, who may make roles where that of `webUrl` is none yet
  * @param webUrl the same database, with the name and the password of the role
+ * @param ours the role is there for us alone and may be given this password; another’s is never changed
+ * @throws what the server says when the role is there already and the password is not its own
  */
-export async function letWrite(ownerUrl: string, webUrl: string): Promise<void> {
+export async function letWrite(ownerUrl: string, webUrl: string, { ours = false } = {}): Promise<void> {
   const { username, password } = new URL(webUrl);
   const role = decodeURIComponent(username);
-  const entered = await withClient(webUrl, () => Promise.resolve(true)).catch(() => false);
+  const refused = await withClient(webUrl, () => Promise.resolve(null)).catch((error: unknown) => error);
   await withClient(ownerUrl, async (client) => {
     const name = client.escapeIdentifier(role);
-    if (!entered) {
+    if (refused) {
       const secret = client.escapeLiteral(decodeURIComponent(password));
       const { rowCount } = await client.query('select 1 from pg_roles where rolname = $1', [role]);
+      if (rowCount && !ours) throw refused;
       const rights = 'login nosuperuser nocreatedb nocreaterole noreplication nobypassrls';
       await client.query(`${rowCount ? 'alter' : 'create'} role ${name} ${rights} password ${secret}`);
     }

@@ -43,7 +43,7 @@ export async function testDatabase({ migrated = true } = {}): Promise<TestDataba
   if (migrated) {
     await migrateDatabase(url, migrations);
     // Two test files at once may both make it.
-    await letWrite(url, web.href).catch(() => letWrite(url, web.href));
+    await letWrite(url, web.href, { ours: true }).catch(() => letWrite(url, web.href, { ours: true }));
   }
   const store = openStore(url);
   return {
