@@ -290,3 +290,26 @@ describe('checks on entries', () => {
     expect(nextCell(full)).toBeNull();
   });
 });
+
+test('work after work on what is stale already is counted for the first only, and fresh readings for the next', () => {
+  const done = (seq: number, disturbs: string[]) =>
+    at(seq, 'operation-done', { operation: `o${seq}`, title: `work ${seq}`, minutes: 1, disturbs, cures: [] });
+  const state = foldJob([
+    intake(1),
+    reading(2, 'low-e'),
+    reading(3, 'g', 0, 0.05, 'rim'),
+    done(4, ['pad:*']),
+    done(5, ['pad:low-e', 'rim:low-d']),
+    reading(6, 'low-e', 0, 0.02),
+    done(7, ['pad:*']),
+    done(8, ['rim:g', 'pad:*']),
+  ]);
+  const staleBy = [...state.points.values()].map(({ point, readings }) => [
+    `${point.group}:${point.part}`,
+    readings.map(({ stale }) => stale?.operation ?? null),
+  ]);
+  expect(staleBy).toEqual([
+    ['pad:low-e', ['o4', 'o7']],
+    ['rim:g', ['o8']],
+  ]);
+});

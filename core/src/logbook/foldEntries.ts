@@ -23,7 +23,23 @@ type Draft = {
 } & {
   /** points whose lists were made in this batch and may be written in place: copying at every entry would be O(n²) */
   own: Map<string, PointState>;
+  /** keys of points with a fresh reading, by measure and part: what the next work can still make stale */
+  fresh: Map<string, Set<string>>;
 };
+
+const measured = ({ group, part }: MeasuringPoint) => `${group}:${part}`;
+
+function noteFresh(fresh: Draft['fresh'], key: string, point: MeasuringPoint): void {
+  const known = fresh.get(measured(point));
+  if (known) known.add(key);
+  else fresh.set(measured(point), new Set([key]));
+}
+
+function freshPoints({ points }: JobState): Draft['fresh'] {
+  const fresh: Draft['fresh'] = new Map();
+  for (const [key, { point, readings }] of points) if (readings.at(-1)?.stale === null) noteFresh(fresh, key, point);
+  return fresh;
+}
 
 const open = (state: JobState): Draft => ({
   ...state,
@@ -48,6 +64,7 @@ const open = (state: JobState): Draft => ({
   estimates: new Map(state.estimates),
   unread: new Map(state.unread),
   own: new Map(),
+  fresh: freshPoints(state),
 });
 
 /** The point's readings as a list that this batch may write to. */
@@ -63,7 +80,9 @@ function ownPoint(draft: Draft, key: string, point: MeasuringPoint): PointState 
 function foldReading(draft: Draft, entry: EntryOf<'reading'>): void {
   const { point, value, typed, gauge, temperature = null, humidity = null } = entry.body;
   const { id, seq, author, benchTime } = entry;
-  const { readings } = ownPoint(draft, pointKey(point), point);
+  const key = pointKey(point);
+  const { readings } = ownPoint(draft, key, point);
+  noteFresh(draft.fresh, key, point);
   readings.push({ entry: id, seq, value, typed, gauge, author, benchTime, temperature, humidity, stale: null });
 }
 
@@ -88,17 +107,24 @@ function foldFinding(draft: Draft, entry: EntryOf<'finding'>): void {
 /** The one place where work makes readings stale: a done operation, or one pass of a correction. */
 function disturb(draft: Draft, disturbs: readonly string[], stale: Staleness): void {
   if (disturbs.length === 0) return;
-  for (const [key, state] of draft.points) {
-    const { group, part } = state.point;
+  // Only what is fresh is looked at: work after work on points that are stale already costs nothing.
+  for (const [place, keys] of draft.fresh) {
+    const [group = '', part = ''] = place.split(':');
     if (!disturbs.some((pattern) => matchesMeasure(pattern, group, part))) continue;
-    if (state.readings.at(-1)?.stale !== null) continue;
-    const { readings } = ownPoint(draft, key, state.point);
-    // What is fresh stands at the end: everything before it was made stale by an earlier step.
-    for (let i = readings.length - 1; i >= 0; i -= 1) {
-      const reading = readings[i] as ReadingState;
-      if (reading.stale) break;
-      readings[i] = { ...reading, stale };
-    }
+    for (const key of keys) makeStale(draft, key, stale);
+    draft.fresh.delete(place);
+  }
+}
+
+function makeStale(draft: Draft, key: string, stale: Staleness): void {
+  const state = draft.points.get(key);
+  if (!state) return;
+  const { readings } = ownPoint(draft, key, state.point);
+  // What is fresh stands at the end: everything before it was made stale by an earlier step.
+  for (let i = readings.length - 1; i >= 0; i -= 1) {
+    const reading = readings[i] as ReadingState;
+    if (reading.stale) break;
+    readings[i] = { ...reading, stale };
   }
 }
 
@@ -404,7 +430,7 @@ function foldInto(draft: Draft, entries: readonly Entry[]): Draft {
 }
 
 function foldOnto(before: JobState, entries: readonly Entry[]): JobState {
-  const { own: _own, ...state } = foldInto(open(before), entries);
+  const { own: _own, fresh: _fresh, ...state } = foldInto(open(before), entries);
   return state;
 }
 

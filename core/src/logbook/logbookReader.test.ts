@@ -73,19 +73,16 @@ describe('a document of many strikes', () => {
     const job = new TestJob();
     const targets = Array.from({ length: count }, () => job.write(kind, body));
     for (const entry of targets) job.write('strike', { entry });
-    const begun = performance.now();
-    const read = readJobDocument(toJobDocument('T-1', job.entries, job.now));
-    // A tenth of what the quadratic way took; it is done in a twentieth of this.
-    expect(performance.now() - begun).toBeLessThan(20_000);
-    return read;
+    return readJobDocument(toJobDocument('T-1', job.entries, job.now));
   };
-  test('is checked as fast as one without', () => {
+  // Folded anew for each strike this would take an hour.
+  test('is checked in one pass', () => {
     expect(checked(20_000, 'note', { text: 'x' }).ok).toBe(true);
   });
   test('is refused when it would have to be read again from the beginning for each', () => {
-    const read = checked(3000, 'operation-started', { operation: 'x', cautionsAccepted: [] });
+    const read = checked(1500, 'operation-started', { operation: 'x', cautionsAccepted: [] });
     expect(read.ok ? [] : read.problems).toEqual([
-      { path: expect.stringMatching(/^\/entries\/3\d\d\d$/), message: expect.stringMatching(/cannot be checked/) },
+      { path: expect.stringMatching(/^\/entries\/[12]\d\d\d$/), message: expect.stringMatching(/cannot be checked/) },
     ]);
   });
   test('of a usual job is not', () => {

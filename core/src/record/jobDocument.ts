@@ -38,7 +38,7 @@ const under = (path: string, problems: readonly Problem[]): Problem[] =>
   problems.map((problem) => ({ ...problem, path: `${path}${problem.path}` }));
 
 /** Entries that may be folded again while a document is checked: some hundred strikes in a job of thousands. */
-const mostRefolded = 3_000_000;
+const mostRefolded = 1_000_000;
 
 /** Problems that only show when the entries are read in order as one logbook. */
 function storyProblems(entries: readonly Entry[], ticket: string): Problem[] {
