@@ -108,8 +108,7 @@ class Reading {
 
   /** A row as it was understood, or what is wrong with it. */
   take(read: NewEntryOf<'reading'> | Problem[], name: string, line: number): void {
-    const complain = (path: string, message: string) =>
-      this.problems.push({ path: [name, path].filter(Boolean).join(', '), message });
+    const complain = (path: string, message: string) => this.problems.push(inFile(name, { path, message }));
     this.rows += 1;
     if (this.rows > this.most) complain(`line ${line}`, `more than ${this.most} rows: split the file`);
     if (Array.isArray(read)) return read.forEach(({ path, message }) => complain(path, message));

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
-import { emptyJobState, type NewEntry } from '@holotonos/core';
+import { emptyJobState } from '@holotonos/core';
 import pg from 'pg';
 import {
   appendEntry,
@@ -20,21 +20,9 @@ import {
   type Store,
 } from '../src';
 import { testDatabase, type TestDatabase } from './database';
+import { entryOf, intakeOf, now } from './entries';
 
-const now = '2026-11-23T09:00:00.000Z';
-const entryOf = (kind: string, body: object): NewEntry =>
-  ({ id: randomUUID(), kind, body, author: 'Juno Tam', benchTime: now }) as NewEntry;
 const note = (text: string) => entryOf('note', { text });
-const intake = (ticket: string) =>
-  entryOf('intake', {
-    ticket,
-    owner: 'o',
-    instrumentType: 'alto-saxophone',
-    family: 'saxophone',
-    practice: 'stage',
-    scope: 'repair',
-    unit: 'mm',
-  });
 
 let owner: TestDatabase;
 let web: Store;
@@ -50,10 +38,12 @@ afterAll(async () => {
 
 describe('the web process', () => {
   test('does all its work: tickets, entries, files, the shop', async () => {
-    expect(await openJob(web.db, intake('G-1'))).toMatchObject({ status: 'stored' });
+    expect(await openJob(web.db, intakeOf('G-1'))).toMatchObject({ status: 'stored' });
     expect(await appendEntry(web.db, 'G-1', note('x'))).toMatchObject({ status: 'stored' });
     const hours = { ...(await shopState(web.db)).hours, timeZone: 'Europe/Berlin' };
-    expect(await appendShopEntry(web.db, entryOf('hours', hours) as never)).toMatchObject({ status: 'stored' });
+    expect(await appendShopEntry(web.db, entryOf('hours' as 'note', hours) as never)).toMatchObject({
+      status: 'stored',
+    });
     const header = 'group,part,measure,clock (deg),value (mm),gauge,gauge resolution (mm),gauge max error (mm)';
     async function* csv() {
       yield Buffer.from(`${header}\npad,e,gap,0,0.02,feeler-film,0.01,0.004\n`);
@@ -142,7 +132,7 @@ describe('a database that is restored under a running process', () => {
     said.length = 0;
     jest.spyOn(console, 'error').mockImplementation((text) => void said.push(String(text)));
     database = await testDatabase();
-    await openJob(database.db, intake(ticket));
+    await openJob(database.db, intakeOf(ticket));
     for (const text of ['one', 'two', 'three']) await appendEntry(database.db, ticket, note(text));
   });
   const idOf = async () => (await jobByTicket(database.db, ticket))?.id ?? '';

@@ -34,6 +34,7 @@ import {
   sqlState,
 } from '../src';
 import { migrations, testDatabase, type TestDatabase } from './database';
+import { entryOf, intakeOf, now } from './entries';
 
 let store: TestDatabase;
 beforeAll(async () => {
@@ -42,23 +43,16 @@ beforeAll(async () => {
 afterAll(() => store.drop());
 
 const film = gaugeOfReading(shelfGauges[0] as ShelfGauge);
-const make = (kind: NewEntry['kind'], body: object): NewEntry =>
-  ({ id: randomUUID(), kind, body, author: 'Juno Tam', benchTime: '2026-11-23T09:00:00.000Z' }) as NewEntry;
-const intake = (ticket: string) =>
-  make('intake', {
-    ticket,
-    owner: 'The band',
-    instrumentType: 'alto-saxophone',
-    family: 'saxophone',
-    practice: 'stage',
-    scope: 'repair',
-    unit: 'mm',
-  });
 const reading = (part = 'g', clock = 0, value = 0.05) =>
-  make('reading', { point: { group: 'pad', part, measure: 'gap', clock }, value, typed: String(value), gauge: film });
+  entryOf('reading', {
+    point: { group: 'pad', part, measure: 'gap', clock },
+    value,
+    typed: String(value),
+    gauge: film,
+  });
 
 async function job(ticket: string): Promise<string> {
-  expect((await openJob(store.db, intake(ticket))).status).toBe('stored');
+  expect((await openJob(store.db, intakeOf(ticket))).status).toBe('stored');
   return (await jobByTicket(store.db, ticket))?.id ?? '';
 }
 
@@ -92,7 +86,7 @@ describe('the logbook in the database', () => {
     const bad = { ...reading(), body: { nonsense: true } } as unknown as NewEntry;
     expect((await appendEntry(store.db, 'T-4', bad)).status).toBe('refused');
     expect((await appendEntry(store.db, 'T-4', reading('no-such-hole'))).status).toBe('refused');
-    expect((await appendEntry(store.db, 'T-4', make('strike', { entry: randomUUID() }))).status).toBe('refused');
+    expect((await appendEntry(store.db, 'T-4', entryOf('strike', { entry: randomUUID() }))).status).toBe('refused');
     expect((await appendEntry(store.db, 'T-none', reading())).status).toBe('no-job');
     expect(await jobEntries(store.db, id)).toHaveLength(1);
   });
@@ -111,10 +105,10 @@ describe('the logbook in the database', () => {
   });
 
   test('opening a ticket twice with one intake is one job; another intake is refused', async () => {
-    const entry = intake('T-6');
+    const entry = intakeOf('T-6');
     const [first, second] = [await openJob(store.db, entry), await openJob(store.db, entry)];
     expect([first.status, second.status]).toEqual(['stored', 'stored']);
-    expect((await openJob(store.db, intake('T-6'))).status).toBe('ticket-taken');
+    expect((await openJob(store.db, intakeOf('T-6'))).status).toBe('ticket-taken');
     expect((await openJob(store.db, reading())).status).toBe('refused');
   });
 
@@ -224,7 +218,6 @@ const readCsv = (text: string, options: Parameters<typeof readReadings>[1]) =>
   readReadings([{ name: '', bytes: Readable.from([Buffer.from(text)]) }], options);
 
 describe('readings as CSV', () => {
-  const now = '2026-11-23T09:00:00.000Z';
   const jobs = brackwaterJobs();
   test('come back as they went out', async () => {
     const state = jobs[0]?.state ?? emptyJobState;
@@ -338,25 +331,9 @@ describe('the tickets of the bench', () => {
   test('are the open ones, however many others were written since; those gone home only some', async () => {
     const fresh = await testDatabase();
     const { db } = fresh;
-    const now = '2026-11-23T09:00:00.000Z';
-    const write = (ticket: string, kind: string, body: object) =>
-      appendEntry(db, ticket, { id: randomUUID(), kind, author: 'x', benchTime: now, body } as NewEntry);
-    const open = (ticket: string) =>
-      openJob(db, {
-        id: randomUUID(),
-        kind: 'intake',
-        author: 'x',
-        benchTime: now,
-        body: {
-          ticket,
-          owner: 'o',
-          instrumentType: 'oboe',
-          family: 'oboe',
-          practice: 'stage',
-          scope: 'repair',
-          unit: 'mm',
-        },
-      } as NewEntry);
+    const write = (ticket: string, kind: NewEntry['kind'], body: object) =>
+      appendEntry(db, ticket, entryOf(kind, body));
+    const open = (ticket: string) => openJob(db, intakeOf(ticket));
     const names = (list: readonly { ticket: string }[]) => list.map(({ ticket }) => ticket);
     for (const ticket of ['A-1', 'A-2', 'A-3', 'A-4']) expect(await open(ticket)).toMatchObject({ status: 'stored' });
     const signOff = { summary: 'done', ownerCautions: [] };

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
-import { foldJob, type Entry, type NewEntry, type NewShopEntry, type ShopEntryBody } from '@holotonos/core';
+import { foldJob, type Entry, type NewShopEntry, type ShopEntryBody } from '@holotonos/core';
 import { parse } from 'csv-parse/sync';
 import fc from 'fast-check';
 import { zipSync, strToU8, unzipSync, strFromU8 } from 'fflate';
@@ -23,8 +23,8 @@ import {
   type ImportProgress,
 } from '../src';
 import { testDatabase, type TestDatabase } from './database';
+import { intakeOf, now } from './entries';
 
-const now = '2026-11-23T09:00:00.000Z';
 const defaults = { author: 'Juno Tam', now, mintId: randomUUID };
 const header = 'group,part,measure,clock (deg),value (mm),gauge,gauge resolution (mm),gauge max error (mm)';
 const row = (i: number) => `pad,${i % 2 ? 'e' : 'f'},gap,${(i % 8) * 45},0.0${(i % 9) + 1},feeler-film,0.01,0.004`;
@@ -46,16 +46,7 @@ let tickets = 0;
 beforeEach(async () => {
   tickets += 1;
   ticket = `B-${tickets}`;
-  const body = {
-    ticket,
-    owner: 'o',
-    instrumentType: 'alto-saxophone',
-    family: 'saxophone',
-    practice: 'stage',
-    scope: 'repair',
-    unit: 'mm',
-  };
-  await openJob(store.db, { id: randomUUID(), kind: 'intake', author: 'x', benchTime: now, body } as NewEntry);
+  await openJob(store.db, intakeOf(ticket));
 });
 const stored = async () => {
   const job = await jobByTicket(store.db, ticket);
