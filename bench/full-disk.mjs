@@ -6,12 +6,8 @@ import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { chownSync, mkdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import pg from 'pg';
-import { ensureBuilt, serve } from '../bin/lib/app.mjs';
-import { dataDir, root } from '../bin/lib/paths.mjs';
-import { cluster, freePort } from '../bin/lib/postgres.mjs';
-import { endProcesses } from '../bin/lib/processes.mjs';
 import { run } from '../bin/lib/run.mjs';
+import { withServer } from './own-server.mjs';
 
 const place = '/var/tmp/holotonos-full-disk';
 const filler = join(place, 'filler');
@@ -21,28 +17,14 @@ if (process.getuid?.() !== 0) {
   process.exit(1);
 }
 
-async function query(url, text, values) {
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  try {
-    return (await client.query(text, values)).rows;
-  } finally {
-    await client.end();
-  }
-}
-
 let failed = false;
 const hold = (what, holds) => {
   console.log(`${holds ? 'holds ' : 'FAILS '} ${what}`);
   if (!holds) failed = true;
 };
 
-const database = cluster('full-disk-postgres', { throwAway: true });
-let server = null;
-let mounted = false;
-try {
-  mkdirSync(dataDir, { recursive: true });
-  const address = await database.start();
+/** The small disk, and on it the database the server is to find. */
+async function onSmallDisk({ database, query }) {
   mkdirSync(place, { recursive: true });
   run('mount', ['-t', 'tmpfs', '-o', 'size=64m', 'tmpfs', place]);
   mounted = true;
@@ -50,17 +32,11 @@ try {
   mkdirSync(tables);
   const { uid, gid } = statSync(database.folder());
   chownSync(tables, uid, gid);
-  await query(`${address}/postgres`, `create tablespace small location '${tables}'`);
-  await query(`${address}/postgres`, 'create database holotonos tablespace small');
-  const databaseUrl = `${address}/holotonos`;
-  run(process.execPath, ['--import', 'tsx', join(root, 'bin/lib/prepare-database.ts')], {
-    cwd: root,
-    env: { ...process.env, DATABASE_URL: databaseUrl },
-    failure: 'The database is not ready',
-  });
-  await ensureBuilt((text) => console.log(text));
-  server = await serve({ port: await freePort(), databaseUrl, log: join(dataDir, 'full-disk-server.log') });
+  await query(`create tablespace small location '${tables}'`);
+  await query('create database holotonos tablespace small');
+}
 
+async function fill({ address, query }) {
   const acknowledged = [];
   const write = async () => {
     // Text that does not shrink when it is stored.
@@ -68,7 +44,7 @@ try {
     const id = randomUUID();
     const entry = { id, kind: 'note', body: { text }, author: 'disk', benchTime: new Date().toISOString() };
     const begun = performance.now();
-    const answer = await fetch(`${server.address}/api/v1/jobs/LL-203/entries`, {
+    const answer = await fetch(`${address}/api/v1/jobs/LL-203/entries`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(entry),
@@ -93,21 +69,23 @@ try {
     'and told why',
     full.every(({ body }) => /disk of the database is full/.test(body.message)),
   );
-  hold('health answers', (await fetch(`${server.address}/api/health`, { signal: AbortSignal.timeout(mostMs) })).ok);
+  hold('health answers', (await fetch(`${address}/api/health`, { signal: AbortSignal.timeout(mostMs) })).ok);
   for (const path of ['/', '/jobs/LL-203', '/week'])
-    hold(`${path} is shown`, (await fetch(`${server.address}${path}`, { signal: AbortSignal.timeout(mostMs) })).ok);
+    hold(`${path} is shown`, (await fetch(`${address}${path}`, { signal: AbortSignal.timeout(mostMs) })).ok);
   rmSync(filler);
   hold('with room again they are taken again', (await write()).status === 201);
-  const stored = await query(databaseUrl, 'select id from entries where id = any($1)', [acknowledged]);
+  const stored = await query('select id from entries where id = any($1)', [acknowledged]);
   hold(`all ${acknowledged.length} that were acknowledged are there`, stored.length === acknowledged.length);
   const [gaps] = await query(
-    databaseUrl,
     'select count(*)::int as n from (select job_id, max(seq) - count(*) as gap from entries group by job_id) g where gap <> 0',
   );
   hold('and no number is missing', gaps.n === 0);
+}
+
+let mounted = false;
+try {
+  await withServer(fill, { before: onSmallDisk });
 } finally {
-  if (server) await endProcesses([server.pid]);
-  database.destroy();
   if (mounted) run('umount', [place]);
   rmSync(place, { recursive: true, force: true });
 }

@@ -12,15 +12,25 @@ import { run } from '../bin/lib/run.mjs';
  * Runs `work` with a server on a database of its own with the demo in it, and removes both, however the work ends.
  *
  * @param work is given the address, a way to ask the database, and what ends and starts either
+ * @param before is given the cluster and a way to ask it, before the database is made
  */
-export async function withServer(work, { durable = false } = {}) {
+export async function withServer(work, { durable = false, before = () => undefined } = {}) {
   mkdirSync(dataDir, { recursive: true });
   const database = cluster('bench-postgres', { throwAway: true, durable });
   let server = null;
   try {
     const ownerUrl = `${await database.start()}/holotonos`;
-    const web = Object.assign(new URL(ownerUrl), { username: 'holotonos_web', password: database.webPassword() });
-    const databaseUrl = web.href;
+    const databaseUrl = database.asWeb(ownerUrl);
+    const query = async (text, values, url = ownerUrl) => {
+      const client = new pg.Client({ connectionString: url });
+      await client.connect();
+      try {
+        return (await client.query(text, values)).rows;
+      } finally {
+        await client.end();
+      }
+    };
+    await before({ database, query: (text) => query(text, [], new URL('/postgres', ownerUrl).href) });
     run(process.execPath, ['--import', 'tsx', join(root, 'bin/lib/prepare-database.ts'), '--create'], {
       cwd: root,
       env: { ...process.env, DATABASE_URL: databaseUrl, DATABASE_OWNER_URL: ownerUrl },
@@ -40,15 +50,7 @@ export async function withServer(work, { durable = false } = {}) {
       pid: () => server.pid,
       start,
       stop: () => endProcesses([server.pid]),
-      query: async (text, values) => {
-        const client = new pg.Client({ connectionString: ownerUrl });
-        await client.connect();
-        try {
-          return (await client.query(text, values)).rows;
-        } finally {
-          await client.end();
-        }
-      },
+      query,
     });
   } finally {
     if (server) await endProcesses([server.pid]);

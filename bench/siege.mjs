@@ -28,6 +28,23 @@ const hold = (what, holds) => {
   if (!holds) failed = true;
 };
 
+/** Writes one note, and gives the status. */
+async function writeNote(address) {
+  const entry = {
+    id: randomUUID(),
+    kind: 'note',
+    body: { text: 'x' },
+    author: 'siege',
+    benchTime: new Date().toISOString(),
+  };
+  const { status } = await fetch(`${address}/api/v1/jobs/LL-203/entries`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(entry),
+  });
+  return status;
+}
+
 /** Asks for health again and again until it is told to stop; gives the longest wait, ms. */
 function watchHealth(address) {
   let over = false;
@@ -54,19 +71,8 @@ async function imports({ address, pid }) {
   let importing = true;
   const writing = (async () => {
     while (importing) {
-      const entry = {
-        id: randomUUID(),
-        kind: 'note',
-        body: { text: 'x' },
-        author: 'siege',
-        benchTime: new Date().toISOString(),
-      };
       const at = performance.now();
-      const { status } = await fetch(`${address}/api/v1/jobs/LL-203/entries`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify(entry),
-      });
+      const status = await writeNote(address);
       singles.push({ status, ms: performance.now() - at });
       await pause(100);
     }
@@ -147,17 +153,7 @@ async function listeners({ address, pid }) {
         }
       }),
   );
-  await fetch(`${address}/api/v1/jobs/LL-203/entries`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({
-      id: randomUUID(),
-      kind: 'note',
-      body: { text: 'x' },
-      author: 'siege',
-      benchTime: new Date().toISOString(),
-    }),
-  });
+  await writeNote(address);
   const told = (await Promise.race([heard, pause(30_000).then(() => [])])).filter(Boolean).length;
   console.log(`${told} heard of an entry within ${seconds(at)}`);
   for (const { stop } of open) stop.abort();

@@ -107,11 +107,6 @@ const prepare = (databaseUrl, { empty, ownerUrl, own }) =>
     },
   ).trim();
 
-function asRole(url, user, password) {
-  const address = new URL(url);
-  return Object.assign(address, { username: user, password }).href;
-}
-
 async function start(options, say) {
   const own = process.env.DATABASE_URL;
   const builds = !hasNodePackages() || !isBuilt();
@@ -133,7 +128,7 @@ async function start(options, say) {
   const ownerUrl = own ? (process.env.DATABASE_OWNER_URL ?? own) : `${await privateCluster.start(say)}/holotonos`;
   if (!own) say(`The data are in ${privateCluster.folder()}`);
   // The web process itself comes in as one who may read and write, but change nothing of how the data are kept.
-  const databaseUrl = own || asRole(ownerUrl, 'holotonos_web', privateCluster.webPassword());
+  const databaseUrl = own || privateCluster.asWeb(ownerUrl);
   const prepared = prepare(databaseUrl, { empty: options.empty, ownerUrl, own });
   say(prepared || 'The database is ready');
   const build = await ensureBuilt(say);
