@@ -65,11 +65,9 @@ function speakerRefusal(method, headers, names) {
     );
   if (reading.has(method)) return null;
   // Scheme and port are a proxy's affair; the name with its port is what the browser itself has sent in both.
-  const from = origin === undefined ? undefined : (/^https?:\/\/(.+)$/.exec(origin)?.[1] ?? '');
-  if (from !== undefined && from.toLowerCase() !== host.toLowerCase())
-    return refuse(403, 'cross-site', 'Another site may not write here.');
-  if (!ours.has(headers['sec-fetch-site'])) return refuse(403, 'cross-site', 'Another site may not write here.');
-  return null;
+  const from = origin === undefined ? host : (/^https?:\/\/(.+)$/.exec(origin)?.[1] ?? '');
+  const isOurs = from.toLowerCase() === host.toLowerCase() && ours.has(headers['sec-fetch-site']);
+  return isOurs ? null : refuse(403, 'cross-site', 'Another site may not write here.');
 }
 
 function bodyRefusal(method, path, headers) {

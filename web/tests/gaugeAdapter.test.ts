@@ -2,6 +2,7 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { createServer, type Server, type Socket } from 'node:net';
 import { lineAdapter } from '../src/server/gaugeAdapter';
 import { eventStream } from '../src/server/eventStream';
+import { until } from './until';
 
 /** A device that takes connections and keeps what it was told. */
 async function device(port = 0) {
@@ -24,13 +25,6 @@ async function device(port = 0) {
       await new Promise((done) => server.close(done));
     },
   };
-}
-async function until(holds: () => boolean): Promise<void> {
-  for (const end = Date.now() + 20_000; Date.now() < end;) {
-    if (holds()) return;
-    await new Promise((wait) => setTimeout(wait, 10));
-  }
-  throw new Error('it did not come');
 }
 const aim = { token: 't', ticket: 'T-1', type: {}, point: { clock: 45 } } as never;
 

@@ -23,7 +23,6 @@ export function WholeLogbook({
 }) {
   const [entries, setEntries] = useState(first);
   const [problem, setProblem] = useState<string | null>(null);
-  const [tries, setTries] = useState(0);
   const whole = entries.length >= total;
 
   useEffect(() => {
@@ -43,7 +42,7 @@ export function WholeLogbook({
       if (!stop.signal.aborted) setProblem((error as Error).message || 'The server does not answer.');
     });
     return () => stop.abort();
-  }, [entries, total, ticket, problem, tries]);
+  }, [entries, total, ticket, problem]);
 
   if (whole) return children(entries);
   return (
@@ -59,14 +58,7 @@ export function WholeLogbook({
             <p role="alert" className="problem">
               {problem}
             </p>
-            <Button
-              onClick={() => {
-                setProblem(null);
-                setTries((count) => count + 1);
-              }}
-            >
-              Go on reading
-            </Button>
+            <Button onClick={() => setProblem(null)}>Go on reading</Button>
           </div>
         )}
       </div>

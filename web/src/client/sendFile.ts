@@ -10,7 +10,7 @@ export interface FileLine {
   problems?: { path: string; message: string }[];
 }
 
-const noAnswer = 'The server does not answer. Nothing was taken; try again in a moment.';
+export const noAnswer = 'The server does not answer. Nothing was taken; try again in a moment.';
 
 /** The lines of a streamed answer, as they come. */
 async function* linesOf(response: Response): AsyncGenerator<string> {

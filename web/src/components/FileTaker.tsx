@@ -5,14 +5,8 @@ import { Form } from '@/client/bootstrap';
 import { progressWords, sendFile, type FileLine } from '@/client/sendFile';
 import { TakenSaid, type FileOutcome } from './TakenSaid';
 
-/** What the server says of a file: taken, or every fault named. */
-export interface Answer {
-  message?: string;
-  problems?: { path: string; message: string }[];
-}
-
 /** Sends a chosen file to the server, which takes all of it or nothing, and says what came of it. */
-export function FileTaker<T extends Answer>({
+export function FileTaker<T extends object>({
   label,
   accept,
   type,

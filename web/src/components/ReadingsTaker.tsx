@@ -4,7 +4,7 @@ import { useId, useRef, useState } from 'react';
 import { useBench } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
 import { unnamed, useJob } from '@/client/JobContext';
-import { progressWords, sendFile, type FileLine } from '@/client/sendFile';
+import { noAnswer, progressWords, sendFile, type FileLine } from '@/client/sendFile';
 import { TakenSaid, type FileOutcome } from './TakenSaid';
 
 interface Look {
@@ -14,10 +14,10 @@ interface Look {
   problems: { path: string; message: string }[];
   message?: string;
 }
+
 /** What of a file is sent to be looked at, bytes. */
 const headBytes = 64 * 1024;
 const delimiterWords: Record<string, string> = { ',': 'comma', ';': 'semicolon', '\t': 'tab' };
-const noAnswer = 'The server does not answer. Nothing was taken; try again in a moment.';
 
 /** Takes readings from a CSV file: shows first how it is written, then takes all of it or nothing, with progress, to be stopped. */
 export function ReadingsTaker() {

@@ -13,7 +13,7 @@ import { useBench, useWhen } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
 import { unnamed, useJob } from '@/client/JobContext';
 import { minutesText } from '@/client/words';
-import { FileTaker, type Answer } from './FileTaker';
+import { FileTaker } from './FileTaker';
 import { Bands } from './JobShell';
 import { ReadingsTaker } from './ReadingsTaker';
 
@@ -24,7 +24,7 @@ function BookTaker() {
   const by = encodeURIComponent(author.trim() || unnamed);
   return (
     <div className="mt-3">
-      <FileTaker<Answer & { added?: number; known?: number }>
+      <FileTaker<{ added: number; known: number }>
         label="Take a measuring book (data package, .zip)"
         accept=".zip,application/zip"
         type="application/zip"

@@ -5,7 +5,7 @@ import { mkdir, open, unlink, type FileHandle } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import PQueue from 'p-queue';
-import { busy, conflict, invalid, mostBytes, notFound, replyTo, tooLarge } from './replies';
+import { busy, conflict, invalid, notFound, readPieces, replyTo } from './replies';
 
 /** Files that may be underway or waiting at once. */
 const mostFiles = 32;
@@ -43,7 +43,6 @@ export async function receive(
   if (underway >= mostFiles)
     return { ok: false, response: busy(`${mostFiles} files are on their way already. Try again in a moment.`) };
   underway += 1;
-  const most = mostBytes(request);
   const handle = await nameless().catch((error: unknown) => {
     underway -= 1;
     throw error;
@@ -55,20 +54,17 @@ export async function receive(
     underway -= 1;
     await handle.close();
   };
-  let length = 0;
-  try {
-    for await (const piece of (request.body ?? []) as AsyncIterable<Uint8Array>) {
-      if (length + piece.byteLength > most) {
-        await release();
-        return { ok: false, response: tooLarge(most) };
-      }
-      await handle.write(piece, 0, piece.byteLength, length);
-      length += piece.byteLength;
-    }
-  } catch (error) {
+  const read = await readPieces(request, async (piece, at) => {
+    await handle.write(piece, 0, piece.byteLength, at);
+  }).catch(async (error: unknown) => {
     await release();
     throw error;
+  });
+  if (!read.ok) {
+    await release();
+    return read;
   }
+  const { length } = read;
   const pieces = () => handle.createReadStream({ start: 0, autoClose: false }) as AsyncIterable<Uint8Array>;
   const bytes = async () => {
     const all = Buffer.alloc(length);

@@ -9,7 +9,7 @@ const reply = (status: number, body: object): Response => Response.json(body, { 
 export const notFound = (message: string): Response => reply(404, { error: 'not-found', message });
 export const invalid = (problems: readonly Problem[]): Response => reply(400, { error: 'invalid-input', problems });
 export const conflict = (message: string): Response => reply(409, { error: 'conflict', message });
-export const tooLarge = (most: number): Response =>
+const tooLarge = (most: number): Response =>
   reply(413, { error: 'too-large', message: `${weightText(most)} at most can be taken here.` });
 /** More is asked at once than is taken; the same can be asked again. */
 export const busy = (message: string): Response => reply(429, { error: 'busy', message });
@@ -55,27 +55,29 @@ export function replyTo(error: unknown): Response {
 
 type Read<T> = ({ ok: true } & T) | { ok: false; response: Response };
 
-/** What the address of a request takes at most, bytes. */
-export const mostBytes = (request: Request): number => bodyAt(new URL(request.url).pathname).most;
+/** Hands over a request's body piece by piece, each with where it begins, and no further than its address takes. */
+export async function readPieces(
+  request: Request,
+  take: (piece: Uint8Array, at: number) => void | Promise<void>,
+): Promise<Read<{ length: number }>> {
+  const most = bodyAt(new URL(request.url).pathname).most;
+  const refused = { ok: false as const, response: tooLarge(most) };
+  if (Number(request.headers.get('content-length') ?? 0) > most) return refused;
+  let length = 0;
+  // Leaving the loop lets go of what would still come.
+  for await (const piece of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+    if (length + piece.byteLength > most) return refused;
+    await take(piece, length);
+    length += piece.byteLength;
+  }
+  return { ok: true, length };
+}
 
 /** The bytes of a request, read no further than its address takes. */
 export async function readBytes(request: Request): Promise<Read<{ bytes: Buffer }>> {
-  const most = mostBytes(request);
-  const refused = { ok: false as const, response: tooLarge(most) };
-  if (Number(request.headers.get('content-length') ?? 0) > most) return refused;
-  const reader = request.body?.getReader();
   const pieces: Uint8Array[] = [];
-  let length = 0;
-  for (;;) {
-    const piece = await reader?.read();
-    if (!piece || piece.done) return { ok: true, bytes: Buffer.concat(pieces) };
-    length += piece.value.byteLength;
-    if (length > most) {
-      await reader?.cancel();
-      return refused;
-    }
-    pieces.push(piece.value);
-  }
+  const read = await readPieces(request, (piece) => void pieces.push(piece));
+  return read.ok ? { ok: true, bytes: Buffer.concat(pieces) } : read;
 }
 
 /** The text of a request, read no further than its address takes. */

@@ -3,6 +3,7 @@ import { afterAll, beforeEach, describe, expect, jest, test } from '@jest/global
 import type { NewEntry } from '@holotonos/core';
 import { randomUUID } from 'node:crypto';
 import { fetchDouble } from './bench';
+import { until } from '../until';
 
 const real = globalThis.fetch;
 const queues = new Set<{ state: { waiting: readonly unknown[] } }>();
@@ -34,13 +35,6 @@ const note = (text: string): NewEntry =>
     author: 'Juno Tam',
     benchTime: '2026-11-23T09:00:00.000Z',
   }) as NewEntry;
-async function until(holds: () => boolean): Promise<void> {
-  for (const end = Date.now() + 10_000; Date.now() < end;) {
-    if (holds()) return;
-    await new Promise((wait) => setTimeout(wait, 5));
-  }
-  throw new Error('it did not come to that');
-}
 const settle = () => new Promise((wait) => setTimeout(wait, 40));
 const away = () => Promise.reject(new TypeError('nobody there'));
 const taken = (asked: readonly { init?: RequestInit }[]) => () => {
