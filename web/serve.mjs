@@ -5,6 +5,7 @@ import { createServer } from 'node:http';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import next from 'next';
+import { answer } from './answer.mjs';
 import { guardsOf, namesOf, refusalOf } from './edge.mjs';
 
 const port = Number(process.argv[2] ?? 4600);
@@ -17,16 +18,6 @@ const names = namesOf(process.env.HOLOTONOS_NAMES);
 const app = next({ dev: false, dir: dirname(fileURLToPath(import.meta.url)), hostname, port });
 await app.prepare();
 const handle = app.getRequestHandler();
-
-/** Answers in words. A small body is let run out, so that the answer is read; a large one is not listened to. */
-function answer(request, response, { status, body }) {
-  request.resume();
-  response.writeHead(status, {
-    'Content-Type': 'application/json',
-    ...(status === 413 && { Connection: 'close' }),
-  });
-  response.end(JSON.stringify(body));
-}
 
 const server = createServer((request, response) => {
   const nonce = randomBytes(16).toString('base64');
