@@ -1,0 +1,330 @@
+/** @jest-environment jsdom */
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { judgeJob, jobPlan, planBasis, shippedTypes, applyOptions, type EntryOf, type NewEntry } from '@holotonos/core';
+import { randomUUID } from 'node:crypto';
+import { useSyncExternalStore, type ReactElement, type ReactNode } from 'react';
+import { jobDouble, type JobDouble } from '../hooks/bench';
+
+const now = '2026-11-25T10:00:00.000Z';
+let job: JobDouble;
+/** What more of a job the form at hand looks at. */
+let more: Record<string, unknown> = {};
+/** Everyone who shows the job is drawn anew when something was written. */
+const shown = new Set<() => void>();
+const listen = (onChange: () => void) => {
+  shown.add(onChange);
+  return () => shown.delete(onChange);
+};
+const write: JobDouble['write'] = (kind, body) => {
+  const taken = job.write(kind, body);
+  for (const onChange of shown) onChange();
+  return taken;
+};
+jest.unstable_mockModule('@/client/JobContext', () => ({
+  unnamed: 'at the bench',
+  useJob: () => {
+    useSyncExternalStore(listen, () => job.written.length);
+    const { ticket, state, type, shop } = job;
+    return { ...more, ticket, state, type, names, shop, now, write };
+  },
+}));
+jest.unstable_mockModule('@/photos/PhotoTaker', () => ({ PhotoTaker: () => null }));
+// The frame of a page wants a router; here its two halves are enough.
+jest.unstable_mockModule('@/components/JobShell', () => ({
+  Bands: ({ work, readout }: Record<'work' | 'readout', ReactNode>) => (
+    <>
+      {work}
+      {readout}
+    </>
+  ),
+}));
+const { cleanup, fireEvent, render, screen } = await import('@testing-library/react');
+const { alerts, button, field, press, tick, type } = await import('./shopBench');
+const { BenchProvider } = await import('@/client/BenchContext');
+const { AnswerForm } = await import('@/estimate/AnswerForm');
+const { CostsForm } = await import('@/estimate/CostsForm');
+const { FindingsView } = await import('@/components/FindingsView');
+const { SetAside } = await import('@/components/SetAside');
+const { AddStep, HandChange } = await import('@/plan/HandChange');
+const { RowForm } = await import('@/instrument/RowForm');
+
+const names = new Map([
+  ['instrument', 'Whole instrument'],
+  ['low-e', 'Low E'],
+]);
+const show = (element: ReactElement) => render(<BenchProvider zone="Europe/Berlin">{element}</BenchProvider>);
+const bodies = () => job.written.map(({ kind, body }) => [kind, body] as const);
+
+beforeEach(() => {
+  job = jobDouble();
+  more = {};
+});
+afterEach(cleanup);
+
+describe('costs', () => {
+  test('a sum that can be read is written, and the form is empty again; what is dropped is kept in the logbook', async () => {
+    show(<CostsForm currency="EUR" />);
+    type('What', ' Guard screw ');
+    const sum = screen.getAllByRole('textbox').at(-1) as HTMLInputElement;
+    fireEvent.change(sum, { target: { value: 'dear' } });
+    const add = screen.getAllByRole('button').at(-1) as HTMLButtonElement;
+    fireEvent.submit(sum.form as HTMLFormElement);
+    expect([job.written, field('What').value]).toEqual([[], ' Guard screw ']);
+    fireEvent.change(sum, { target: { value: '3,20' } });
+    fireEvent.click(add);
+    expect(bodies()).toEqual([['cost', { cost: expect.any(String), kind: 'part', what: 'Guard screw', amount: 320 }]]);
+    expect(field('What').value).toBe('');
+    await press('Do not charge Guard screw');
+    expect(bodies().at(-1)).toEqual(['cost', expect.objectContaining({ what: 'Guard screw', dropped: true })]);
+  });
+});
+
+describe('the owner’s answer', () => {
+  const estimate = (change: object = {}) =>
+    ({
+      id: randomUUID(),
+      kind: 'estimate',
+      body: {
+        estimate: randomUUID(),
+        title: 'Only what is needed',
+        scope: 'overhaul',
+        practice: 'keeper',
+        operations: ['renew-pads:instrument', 'straighten-body:body'],
+        ...change,
+      },
+    }) as unknown as EntryOf<'estimate'>;
+  /** The answer is checked against estimates that are there; here the form is what is asked. */
+  const taking = () => {
+    const written: (readonly [string, Record<string, unknown>])[] = [];
+    jest.spyOn(job, 'write').mockImplementation((kind, body) => written.push([kind, body as never]) > 0);
+    return written;
+  };
+  test('accepted: scope and practice of the estimate are taken up', async () => {
+    const written = taking();
+    show(<AnswerForm estimate={estimate()} />);
+    expect(field('On').value).toBe('2026-11-25');
+    type('Said by', ' Ms Tam ');
+    await press('Write down the answer');
+    expect(written.map(([kind]) => kind)).toEqual(['agreement', 'intake', 'practice-change']);
+    expect(written[0]?.[1]).toMatchObject({ answer: 'accepted', on: '2026-11-25', by: 'Ms Tam' });
+    expect(written[0]?.[1]).not.toHaveProperty('note');
+    expect(written[1]?.[1]).toMatchObject({ scope: 'overhaul', ticket: 'T-1' });
+    expect(written[2]?.[1]).toMatchObject({ practice: 'keeper', reason: expect.stringMatching(/Only what is needed/) });
+  });
+  test('accepted with changes: the steps left out are named', async () => {
+    const written = taking();
+    show(<AnswerForm estimate={estimate()} />);
+    tick('Accepts it with changes');
+    const [first, second] = screen.getAllByRole('checkbox') as [HTMLElement, HTMLElement];
+    fireEvent.click(first);
+    fireEvent.click(second);
+    fireEvent.click(first);
+    await press('Write down the answer');
+    expect(written[0]?.[1]).toMatchObject({ answer: 'changed', without: ['straighten-body:body'] });
+  });
+  test.each([
+    ['refused', {}],
+    ['accepted', { changeOf: randomUUID() }],
+  ])('refused, or accepted as a change of another (%s): nothing else is changed', async (answer, change) => {
+    const written = taking();
+    show(<AnswerForm estimate={estimate(change)} />);
+    if (answer === 'refused') tick('Does not want it');
+    await press('Write down the answer');
+    expect(written.map(([kind]) => kind)).toEqual(['agreement']);
+  });
+  test('without a day there is no answer', () => {
+    show(<AnswerForm estimate={estimate()} />);
+    type('On', '');
+    expect(button('Write down the answer').disabled).toBe(true);
+  });
+});
+
+describe('findings', () => {
+  test('what a person saw is written down as it was chosen', async () => {
+    more = { judgement: { suggestions: [] } };
+    show(<FindingsView />);
+    type('What', 'dirt');
+    type('Where', 'low-e');
+    type('How bad', '3');
+    type('Note', 'green');
+    await press('Write it down');
+    expect(bodies()).toEqual([
+      [
+        'finding',
+        expect.objectContaining({ kind: 'dirt', part: 'low-e', severity: 3, status: 'confirmed', note: 'green' }),
+      ],
+    ]);
+    expect(field('Note').value).toBe('');
+    expect(screen.getByText(/1 finding open/)).toBeTruthy();
+    await press('Leave as it is');
+    expect(bodies().at(-1)?.[1]).toMatchObject({ status: 'left', part: 'low-e' });
+  });
+  test('a suspicion can be confirmed', async () => {
+    more = { judgement: { suggestions: [] } };
+    job.write('finding', {
+      finding: randomUUID(),
+      kind: 'dent',
+      part: 'low-e',
+      severity: 1,
+      status: 'suspected',
+      note: '',
+    });
+    show(<FindingsView />);
+    await press('Confirm');
+    expect(bodies().at(-1)?.[1]).toMatchObject({ kind: 'dent', severity: 1, status: 'confirmed' });
+  });
+});
+
+describe('the plan, by hand', () => {
+  const planned = () => {
+    job.write('finding', {
+      finding: randomUUID(),
+      kind: 'dent',
+      part: 'body',
+      severity: 2,
+      status: 'confirmed',
+      note: '',
+    });
+    const plan = jobPlan(
+      job.state,
+      job.type,
+      judgeJob(job.state, job.type),
+      now,
+      planBasis(job.shop, new Map() as never),
+    );
+    more = { plan };
+    return plan.steps;
+  };
+  test('a step is put before another, or given a time, with a reason', async () => {
+    const [first, second] = planned();
+    if (!first || !second) throw new Error('the plan has two steps');
+    show(<HandChange step={second} />);
+    type('Put it before', first.id);
+    expect(button('Change the plan').disabled).toBe(true);
+    type('Why', 'the vice is taken');
+    type('Likely minutes', 'long');
+    expect(button('Change the plan').disabled).toBe(true);
+    type('Likely minutes', '20');
+    await press('Change the plan');
+    expect(bodies().at(-1)).toEqual([
+      'plan-change',
+      {
+        operation: second.id,
+        reason: 'the vice is taken',
+        before: first.id,
+        minutes: { low: 14, likely: 20, high: 32 },
+      },
+    ]);
+    expect([field('Why').value, field('Likely minutes').value, field('Put it before').value]).toEqual(['', '', '']);
+    await press('Take the change back');
+    expect(bodies().at(-1)?.[1]).toMatchObject({ operation: second.id, withdrawn: true });
+  });
+  test('a step that is refused leaves what was typed', async () => {
+    const [first] = planned();
+    if (!first) throw new Error('the plan has a step');
+    show(<HandChange step={first} />);
+    type('Why', 'because');
+    type('Likely minutes', '20');
+    job.closed = true;
+    await press('Change the plan');
+    expect([field('Why').value, field('Likely minutes').value]).toEqual(['because', '20']);
+  });
+  test('a step nobody asked for is added, on a part where it has one', async () => {
+    planned();
+    show(<AddStep />);
+    const add = /^Add the step to the plan of this alto saxophone/;
+    type('Step', 'renew-pads');
+    type('Why', 'owner wants it');
+    if (screen.queryByLabelText('On')) {
+      expect(button(add).disabled).toBe(true);
+      type('On', 'low-e');
+    }
+    await press(add);
+    expect(bodies().at(-1)?.[1]).toMatchObject({
+      operation: expect.stringMatching(/^renew-pads:/),
+      add: { kind: 'renew-pads' },
+      reason: 'owner wants it',
+    });
+    expect([field('Step').value, field('Why').value]).toEqual(['', '']);
+  });
+});
+
+describe('a part of the instrument', () => {
+  const [shipped] = shippedTypes;
+  const alto = applyOptions(shipped as NonNullable<typeof shipped>, []);
+  const form = (done: (name: string, filled: object) => boolean, name = '') =>
+    show(<RowForm type={alto} list="holes" name={name} filled={{}} action="Add it" onDone={done} />);
+  test('wants a name only; a new one leaves the form ready for the next', async () => {
+    const taken: unknown[] = [];
+    form((...row) => taken.push(row) > 0);
+    expect(button('Add it').disabled).toBe(true);
+    type('Tone hole, in your own words', ' The odd one ');
+    type('From its upper end (mm)', '120,5');
+    type('Diameter (mm)', '9');
+    await press('Add it');
+    expect(taken).toEqual([['The odd one', { at: '120,5', diameter: '9' }]]);
+    expect([field('Tone hole, in your own words').value, field('From its upper end (mm)').value]).toEqual(['', '']);
+    expect(field('Diameter (mm)').value).toBe('9');
+  });
+  test('one that is not taken stays as it was typed', async () => {
+    form(() => false);
+    type('Tone hole, in your own words', 'X');
+    type('Clock (°)', 'up');
+    await press('Add it');
+    expect([field('Tone hole, in your own words').value, field('Clock (°)').value]).toEqual(['X', 'up']);
+  });
+});
+
+describe('an entry that was set aside', () => {
+  const entry = {
+    id: randomUUID(),
+    kind: 'finding',
+    body: { finding: randomUUID(), kind: 'dent', part: 'body', severity: 7, status: 'confirmed', note: 'deep' },
+    author: 'Juno Tam',
+    benchTime: now,
+  } as unknown as NewEntry;
+  const said: unknown[] = [];
+  beforeEach(() => {
+    said.length = 0;
+    more = {
+      aside: [{ entry, problems: [{ path: '/body/severity', message: 'must be 3 at most' }] }],
+      sendAgain: (...what: unknown[]) => said.push(what),
+      letGo: (id: string) => said.push(['gone', id]),
+    };
+  });
+  test('is said with its place, sent as it is, or given up', async () => {
+    show(<SetAside />);
+    expect(screen.getByText(/severity must be 3 at most/)).toBeTruthy();
+    await press(/^Send it again/);
+    await press(/^Give it up/);
+    expect(said).toEqual([[entry.id], ['gone', entry.id]]);
+  });
+  test('is typed anew under another id; what is still wrong is said and nothing is sent', async () => {
+    show(<SetAside />);
+    await press(/^Change it/);
+    type('severity', 'much');
+    await press('Send it so');
+    expect(alerts().join()).toMatch(/severity must be a figure/);
+    type('severity', '9');
+    await press('Send it so');
+    expect([alerts().at(-1), said]).toEqual([expect.stringMatching(/^severity must be/), []]);
+    type('severity', '3');
+    type('note', 'deep, at the crook');
+    await press('Send it so');
+    expect(said).toEqual([
+      [
+        entry.id,
+        {
+          ...entry,
+          id: expect.not.stringMatching(entry.id),
+          body: { ...entry.body, severity: 3, note: 'deep, at the crook' },
+        },
+      ],
+    ]);
+  });
+  test('where nothing was set aside nothing stands there', () => {
+    more = { aside: [] };
+    const { container } = show(<SetAside />);
+    expect(container.textContent).toBe('');
+  });
+});
