@@ -112,41 +112,54 @@ const survives = (file, projects) =>
   passes(projects, ['--testPathPatterns', `^${dirname(join(root, file))}/`], patienceMs.near) &&
   passes(projects, ['--findRelatedTests', file], patienceMs.far);
 
-for (const room of chosen) {
-  const { folder, projects } = rooms[room];
-  const files = readdirSync(join(root, folder), { recursive: true })
+/** Every change that could be made in a room. */
+function changesIn(room) {
+  const { folder } = rooms[room];
+  return readdirSync(join(root, folder), { recursive: true })
     .map((name) => join(folder, name))
     .filter((file) => /\.m?ts$/.test(file) && !passedOver.test(file))
-    .sort();
-  const all = files.flatMap((file) =>
-    changesOf(readFileSync(join(root, file), 'utf8'), file).map((change) => ({ file, ...change })),
-  );
-  const chance = chanceFrom(Number(values.seed));
-  const sample = Array.from(
-    { length: Math.min(Number(values.count), all.length) },
-    () => all.splice(Math.floor(chance() * all.length), 1)[0],
-  );
-  const survivors = [];
-  for (const [i, { file, from, to, instead, what }] of sample.entries()) {
-    const begun = Date.now();
-    const path = join(root, file);
-    const text = readFileSync(path, 'utf8');
-    const line = text.slice(0, from).split('\n').length;
-    writeFileSync(path, text.slice(0, from) + instead + text.slice(to));
-    let survived;
-    try {
-      survived = survives(file, projects);
-    } finally {
-      writeFileSync(path, text);
-    }
-    const place = `${file}:${line}  ${what}`;
-    if (survived) survivors.push(place);
-    const seconds = Math.round((Date.now() - begun) / 1000);
-    console.error(`${room} ${i + 1}/${sample.length}  ${survived ? 'survived' : 'noticed'}  ${place}  (${seconds} s)`);
-  }
-  const killed = sample.length - survivors.length;
-  console.log(
-    `${room}: ${killed} of ${sample.length} noticed (${Math.round((100 * killed) / sample.length)} %), of ${all.length + sample.length} possible`,
-  );
-  for (const line of survivors) console.log(`  survived  ${line}`);
+    .sort()
+    .flatMap((file) =>
+      changesOf(readFileSync(join(root, file), 'utf8'), file).map((change) => ({ room, file, ...change })),
+    );
 }
+
+/** Makes one change, asks the tests, and puts the file back as it was. */
+function tried({ room, file, from, to, instead, what }) {
+  const path = join(root, file);
+  const text = readFileSync(path, 'utf8');
+  const line = text.slice(0, from).split('\n').length;
+  writeFileSync(path, text.slice(0, from) + instead + text.slice(to));
+  try {
+    return { room, place: `${file}:${line}  ${what}`, survived: survives(file, rooms[room].projects) };
+  } finally {
+    writeFileSync(path, text);
+  }
+}
+
+// One sample over all the rooms asked for: each stands in it with as many places as it has code.
+const all = chosen.flatMap(changesIn);
+const possible = all.length;
+const chance = chanceFrom(Number(values.seed));
+const sample = Array.from(
+  { length: Math.min(Number(values.count), possible) },
+  () => all.splice(Math.floor(chance() * all.length), 1)[0],
+);
+const results = [];
+for (const [i, change] of sample.entries()) {
+  const begun = Date.now();
+  const result = tried(change);
+  results.push(result);
+  const seconds = Math.round((Date.now() - begun) / 1000);
+  console.error(
+    `${i + 1}/${sample.length}  ${result.survived ? 'survived' : 'noticed'}  ${result.place}  (${seconds} s)`,
+  );
+}
+for (const room of chosen) {
+  const own = results.filter((result) => result.room === room);
+  const survivors = own.filter((result) => result.survived);
+  const noticed = own.length - survivors.length;
+  console.log(`${room}: ${noticed} of ${own.length} noticed (${Math.round((100 * noticed) / own.length)} %)`);
+  for (const { place } of survivors) console.log(`  survived  ${place}`);
+}
+console.log(`a sample of ${sample.length} of ${possible} possible changes, seed ${values.seed}`);
