@@ -111,6 +111,11 @@ describe('entries', () => {
     const answer = await json(await entries.GET(at(`/?after=${after}`), of({ ticket: 'LL-201' })));
     expect(answer.status).toBe(status);
     if (after === '5') expect((answer.body.entries as { seq: number }[])[0]?.seq).toBe(6);
+    if (status === 200) expect(answer.body.more).toBe(false);
+    else
+      expect(answer.body).toMatchObject({
+        problems: [{ path: '/after', message: 'must be a whole number, 2147483647 at most' }],
+      });
   });
 });
 
@@ -301,9 +306,17 @@ describe('everything else', () => {
     expect((await json(await shop.GET())).status).toBe(200);
   });
   test('the calendar is in the zone of the shop', async () => {
-    const text = await (await calendar.GET(at('/'))).text();
+    const whole = await calendar.GET(at('/'));
+    expect(whole.headers.get('content-type')).toBe('text/calendar; charset=utf-8');
+    expect(whole.headers.get('content-disposition')).toMatch(/bench\.ics/);
+    const text = await whole.text();
     expect(text).toMatch(/BEGIN:VEVENT/);
     expect(text).toMatch(/LL-201 due/);
+    const one = await (await calendar.GET(at('/?ticket=LL-202'))).text();
+    expect([/LL-202/.test(one), /LL-201/.test(one)]).toEqual([true, false]);
+    const [person] = (await loadShop()).shop.people;
+    const own = await (await calendar.GET(at(`/?person=${person?.id}`))).text();
+    expect(own.length).toBeLessThan(text.length);
   });
   test('pictures have ids in one spelling', async () => {
     const id = randomUUID();

@@ -1,7 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
-import { applyOptions, measures, shelfGauges, shippedTypes, unitOfMeasure, usualGauge } from '@holotonos/core';
 import {
+  applyOptions,
+  measures,
+  shelfGauges,
+  shippedTypes,
+  unitOfMeasure,
+  usualGauge,
+  type MeasuringPoint,
+} from '@holotonos/core';
+import {
+  askWords,
   isMeasuredGroup,
+  isOptional,
   measuredGroups,
   measureWords,
   parseFigure,
@@ -37,6 +47,13 @@ describe('figures as they are typed', () => {
     const parsed = parseFigure(text, measure, 'mm');
     expect(parsed.ok ? 'taken' : parsed.problem).toMatch(words);
   });
+  test.each(measures)('%s: nothing at all is a figure only where there may be nothing', (measure) => {
+    const mayBeNothing = ['gap', 'lost-motion', 'run-out', 'rise-and-fall', 'wear', 'key-gap', 'end-play'];
+    const signed = ['height', 'deviation', 'mark-gap'];
+    const ofItsOwnUnit = unitOfMeasure(measure) !== 'mm';
+    expect(parseFigure('0', measure, 'mm').ok).toBe(ofItsOwnUnit || [...mayBeNothing, ...signed].includes(measure));
+    expect(parseFigure('-1', measure, 'mm').ok).toBe(signed.includes(measure) || measure === 'lean');
+  });
   test('are asked for and printed in their own unit', () => {
     expect([typedUnit('rod', 'thou'), typedUnit('force', 'thou'), typedUnit('leak', 'mm')]).toEqual([
       'thou',
@@ -56,6 +73,36 @@ describe('every measure', () => {
     expect(shelfGauges.map(({ id }) => id)).toContain(usualGauge[measure]);
     expect(['mm', 'N', 'mL/min', '°']).toContain(unitOfMeasure(measure));
   });
+});
+
+describe('what is asked for', () => {
+  const point = (group: string, measure: string) => ({ group, part: 'x', measure }) as MeasuringPoint;
+  test.each([
+    ['post', 'post-gap', 'gap to the post above it'],
+    ['post', 'height', 'height of the post'],
+    ['post', 'lean', 'lean from upright'],
+    ['hinge', 'post-gap', 'gap between the posts'],
+    ['rim', 'height', 'rim height'],
+    ['rim', 'diameter', 'hole diameter'],
+    ['pad', 'height', 'opening height'],
+    ['pad', 'gap', 'gap at the lightest touch'],
+    ['bore', 'diameter', 'bore diameter'],
+    ['joint', 'tenon', 'tenon'],
+  ])('%s %s in words', (group, measure, words) => expect(askWords(point(group, measure))).toBe(words));
+  test.each([
+    ['hinge', 'run-out', false],
+    ['post', 'run-out', true],
+    ['rim', 'diameter', true],
+    ['bore', 'diameter', false],
+    ['pad', 'height', true],
+    ['rim', 'height', false],
+    ['pad', 'gap', false],
+    ['spring', 'weight', true],
+    ['hinge', 'end-play', true],
+    ['hinge', 'rod', false],
+  ])('%s %s waits for no one: %s', (group, measure, optional) =>
+    expect(isOptional(point(group, measure))).toBe(optional),
+  );
 });
 
 describe('groups', () => {

@@ -46,4 +46,36 @@ describe('the strip of every type', () => {
     const [, , type] = drawn[0] as (typeof drawn)[number];
     expect(stripLayout(type, false).spotAt(-50, 0)).toBeNull();
   });
+
+  test.each(drawn)('%s, stacked %s: sections lie apart, and no two over each other', (_id, stacked, type) => {
+    const { frames, width, height, labelSize } = stripLayout(type, stacked);
+    frames.slice(1).forEach((frame, i) => {
+      const before = frames[i] as (typeof frames)[number];
+      if (stacked) {
+        expect(frame.x).toBe(0);
+        expect(frame.y - frame.reach).toBeGreaterThan(before.y + before.reach + labelSize);
+      } else {
+        expect(frame.y).toBe(before.y);
+        expect(frame.x - before.x - before.section.length).toBeCloseTo(14, 9);
+      }
+    });
+    const ends = frames.map(({ x, section }) => x + section.length);
+    expect(Math.max(...ends)).toBeCloseTo(width, 9);
+    for (const { y, reach } of frames) {
+      expect(y - reach).toBeGreaterThan(0);
+      expect(y + reach).toBeLessThan(height);
+    }
+    // At the width the strip is drawn for, a label is 12.5 pixels high.
+    expect((labelSize / width) * 1200).toBeCloseTo(12.5, 9);
+  });
+
+  test.each(drawn)('%s, stacked %s: what is drawn of the tube holds every pad whole', (_id, stacked, type) => {
+    const layout = stripLayout(type, stacked);
+    for (const { hole, diameter } of type.pads) {
+      const at = type.holes.find(({ id }) => id === hole);
+      const frame = layout.frames.find(({ section }) => section.id === at?.section);
+      if (!at || !frame) continue;
+      expect(Math.abs(layout.place(at).y - frame.y) + diameter / 2).toBeLessThan(frame.reach);
+    }
+  });
 });
