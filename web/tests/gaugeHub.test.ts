@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
-import type { GaugeAim, GaugeEvent } from '../src/server/gaugeHub';
+import type { GaugeAim, GaugeEvent, getGaugeHub } from '../src/server/gaugeHub';
 
 interface Device {
   place: string;
@@ -27,7 +27,7 @@ jest.unstable_mockModule('../src/server/gaugeAdapter', () => ({
 }));
 
 let heard: GaugeEvent[] = [];
-let hub: Awaited<ReturnType<(typeof import('../src/server/gaugeHub'))['getGaugeHub']>>;
+let hub: ReturnType<typeof getGaugeHub>;
 const states = () => heard.flatMap((event) => (event.event === 'state' ? [event.data] : []));
 const device = (i: number) => devices[i] as Device;
 beforeEach(async () => {
