@@ -16,9 +16,10 @@ module.exports = {
     },
     {
       name: 'core-doors-only',
-      comment: 'inside core, another folder is entered by its index; schemas and vocabulary may be named directly',
+      comment:
+        'inside core, another folder is entered by its index; schemas and vocabulary may be named directly, kinds of entry by the list of them',
       severity: 'error',
-      from: { path: '^core/src/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/src/([^/]+)/', pathNot: '\\.test\\.ts$|job/kinds\\.ts$' },
       to: {
         path: '^core/src/([^/]+)/.+',
         pathNot:

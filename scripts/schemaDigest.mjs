@@ -12,7 +12,7 @@ export const generated = join(core, 'generated');
 export function schemaDigest() {
   const hash = createHash('sha256').update(readFileSync(join(scripts, 'generate-validators.mjs')));
   for (const file of readdirSync(core, { recursive: true }).sort()) {
-    if (/(schema|schemas|vocabulary|units|gauge|shelf\w*)\.ts$/.test(file))
+    if (/(schema|schemas|kind|kinds|engineKinds|vocabulary|units|gauge|shelf\w*)\.ts$/.test(file))
       hash.update(file).update(readFileSync(join(core, file)));
   }
   return hash.digest('hex');

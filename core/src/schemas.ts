@@ -4,15 +4,16 @@ import { bushingInput } from './bushing/bushing.schema';
 import { gaugeLineSchema } from './devices/gaugeLine.schema';
 import { hingeInput } from './hinges/hinge.schema';
 import { jointInput } from './joints/joint.schema';
-import { entryBodies, measuringPointSchema, newEntrySchema, storedEntrySchema } from './logbook/entry.schema';
+import { entryBodies, newEntrySchema, storedEntrySchema } from './job/entry.schema';
 import { instrumentTypeSchema } from './instruments/instrumentType.schema';
 import { conformityInput } from './metrology/conformity.schema';
 import { seatInput } from './pads/seat.schema';
 import { planInput } from './plan/plan.schema';
+import { measuringPointSchema } from './readings/point.schema';
 import { jobDocumentSchema } from './record/jobDocument.schema';
 import { rimInput } from './rims/rim.schema';
 import { scheduleInput } from './schedule/schedule.schema';
-import { newShopEntrySchema, shopEntryBodies } from './shop/shopEntry.schema';
+import { newShopEntrySchema, shopEntryBodies, storedShopEntrySchema } from './shop/shopEntry.schema';
 
 /**
  * Every schema that is compiled to a validator at build time, by the name the validator gets. Imports schemas only:
@@ -36,6 +37,7 @@ export const compiledSchemas: Record<string, object> = {
   measuring_point: measuringPointSchema,
   gauge_line: gaugeLineSchema,
   new_shop_entry: newShopEntrySchema,
+  stored_shop_entry: storedShopEntrySchema,
   ...Object.fromEntries(
     Object.entries(shopEntryBodies).map(([kind, schema]) => [`shop_${kind.replaceAll('-', '_')}`, schema]),
   ),

@@ -5,7 +5,8 @@ import { join, resolve, sep } from 'node:path';
 import { entryBodies, entryKinds, shopEntryBodies, shopEntryKinds, solvers, type Chance } from '@holotonos/core';
 import { damagesOf, sampleOf, type Schema } from '../../core/tests/fromSchema';
 import { instrumentTypeSchema } from '../../core/src/instruments/instrumentType.schema';
-import { measuringPointSchema, newEntrySchema } from '../../core/src/logbook/entry.schema';
+import { newEntrySchema } from '../../core/src/job/entry.schema';
+import { measuringPointSchema } from '../../core/src/readings/point.schema';
 import { jobDocumentSchema } from '../../core/src/record/jobDocument.schema';
 import { bodyAt } from '../bodies.mjs';
 

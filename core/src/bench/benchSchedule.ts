@@ -1,5 +1,6 @@
 import { lastMinuteOf } from '../clock';
-import { workedAt, type JobState } from '../logbook';
+import type { JobState } from '../job';
+import { workedAt } from '../plan';
 import { chainBetween, chainWords, isOpenStep, type Edge, type JobPlan, type Step } from '../plan';
 import {
   toWorkers,

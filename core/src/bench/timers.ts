@@ -1,5 +1,6 @@
 import { dayIn } from '../clock';
-import { workedAt, type JobState } from '../logbook';
+import type { JobState } from '../job';
+import { workedAt } from '../plan';
 
 /** A clock that runs on a step. */
 export interface RunningClock {

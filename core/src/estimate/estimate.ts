@@ -1,6 +1,6 @@
 import { findingWords } from '../findings';
 import { partNames, type InstrumentType } from '../instruments';
-import type { JobState, NewEntryOf } from '../logbook';
+import type { JobState, NewEntryOf } from '../job';
 import {
   isOpenStep,
   operationTitle,

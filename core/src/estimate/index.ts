@@ -1,2 +1,3 @@
 export * from './money';
 export * from './estimate';
+export type { EstimateState } from './estimate.kind';

@@ -1,5 +1,6 @@
 import { downTheTube, placeOfPart, type InstrumentType } from '../instruments';
-import type { FindingState, JobState } from '../logbook';
+import type { JobState } from '../job';
+import type { FindingState } from './finding.kind';
 import { lightDirection } from '../survey';
 import type { FindingKind } from '../vocabulary';
 import { isOpenStatus } from './findingWords';

@@ -1,4 +1,5 @@
 export * from './findingWords';
-export * from './pictureWords';
 export * from './likelyCauses';
 export * from './commonCauses';
+export type { FindingState } from './finding.kind';
+export { setFindings } from './setFindings';

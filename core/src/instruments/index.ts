@@ -9,3 +9,4 @@ export * from './measuringPoints';
 export * from './unitOfMeasure';
 export * from './partNames';
 export * from './removableParts';
+export { strangePart } from './strangePart';

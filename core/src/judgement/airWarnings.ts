@@ -1,4 +1,4 @@
-import type { ReadingState } from '../logbook';
+import type { ReadingState } from '../readings';
 
 /** Wood moves by about this much of its size when the air of the room changes by more, % relative humidity. */
 const humidityApart = 10;

@@ -1,5 +1,5 @@
 import { measuringPoints, type InstrumentType, type MeasurePlace } from '../instruments';
-import type { JobState } from '../logbook';
+import type { JobState } from '../job';
 import type { MeasureGroup } from '../vocabulary';
 import { boreReport } from './boreReport';
 import { figureReport } from './figureReport';

@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../logbook';
+import type { JobState } from '../job';
 import { solveSeat, type SeatInput, type SeatOutput } from '../pads';
 import type { MeasureState } from './measureState';
 import { groupsAnsweredHere, type GroupAnswers } from './groupAnswers';

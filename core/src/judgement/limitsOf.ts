@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../logbook';
+import type { JobState } from '../job';
 import type { LimitSource, OwnLimits, Tolerance } from '../practice';
 
 const ownOf = new WeakMap<object, OwnLimits>();

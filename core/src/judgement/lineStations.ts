@@ -1,5 +1,5 @@
 import type { BodyLineInput } from '../body';
-import type { MeasuringPoint } from '../logbook';
+import type { MeasuringPoint } from '../readings';
 import { byStation } from './reportContext';
 
 /** A line through fewer stations could be anything. */

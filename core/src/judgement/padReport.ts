@@ -1,5 +1,6 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState, MeasuringPoint } from '../logbook';
+import type { JobState } from '../job';
+import type { MeasuringPoint } from '../readings';
 import { solveConformity, type ConformityOutput } from '../metrology';
 import type { SeatInput } from '../pads';
 import { padGapLimit } from '../practice';

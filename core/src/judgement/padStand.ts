@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../logbook';
+import type { JobState } from '../job';
 import { upperLimit } from '../practice';
 import { limitsOf } from './limitsOf';
 import { judgeFigure, type ReportFact } from './partReport';

@@ -1,4 +1,6 @@
-import { pointsOf, type JobState, type MeasuringPoint, type PassState, type ReadingState } from '../logbook';
+import type { PassState } from '../corrections';
+import type { JobState } from '../job';
+import { pointsOf, type MeasuringPoint, type ReadingState } from '../readings';
 import { clockDistance, learn, meanOf, toRadians, type Learned } from '../metrology';
 import type { Measure, MeasureGroup, PassKind } from '../vocabulary';
 import { groupsAnsweredHere, type GroupAnswers } from './groupAnswers';

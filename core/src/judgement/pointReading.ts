@@ -1,5 +1,6 @@
 import { meanOf } from '../metrology';
-import { pointKey, type JobState, type MeasuringPoint, type ReadingState } from '../logbook';
+import type { JobState } from '../job';
+import { pointKey, type MeasuringPoint, type ReadingState } from '../readings';
 
 export interface PointReading {
   point: MeasuringPoint;

@@ -1,4 +1,4 @@
-import type { JobState } from '../logbook';
+import type { JobState } from '../job';
 import { meanOf } from '../metrology';
 import { upperLimit } from '../practice';
 import { lengthWords, severityAgainst } from './figureWords';

@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../logbook';
+import type { JobState } from '../job';
 import type { LimitSource } from '../practice';
 import type { GroupAnswers } from './groupAnswers';
 import type { PartReport } from './partReport';

@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../logbook';
+import type { JobState } from '../job';
 import { bandOf } from '../practice';
 import { partReport } from './groupReports';
 import { limitsOf } from './limitsOf';

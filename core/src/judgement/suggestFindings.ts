@@ -1,6 +1,8 @@
-import { adviceWords, commonCauses, isOpenStatus, pictureWords } from '../findings';
+import { commonCauses, isOpenStatus } from '../findings';
+import { adviceWords, pictureWords } from '../survey';
 import { removableNames, type InstrumentType } from '../instruments';
-import type { FindingState, JobState } from '../logbook';
+import type { FindingState } from '../findings';
+import type { JobState } from '../job';
 import type { SeatOutput } from '../pads';
 import type { FindingKind } from '../vocabulary';
 import { clockWords, lengthWords, severityAgainst } from './figureWords';

@@ -1,7 +1,14 @@
-export * from './entry.schema';
-export * from './entry';
-export * from './jobState';
-export * from './board';
-export * from './foldEntries';
-export * from './checkEntry';
-export * from './readEntry';
+export { strike, unreadable } from './engineKinds';
+export { bodySchemaName, logbookOf, type Logbook, type LogbookReader } from './engine';
+export {
+  says,
+  type Draft,
+  type Envelope,
+  type Kind,
+  type Logged,
+  type LogState,
+  type NameOf,
+  type Receipt,
+  type Written,
+} from './kind';
+export { readMoment, type RawEntry } from './rawEntry';

@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../logbook';
+import type { JobState } from '../job';
 import { planInputOf } from './jobPlan';
 import type { ActualTime } from './learnTimes';
 import type { CustomWork } from './plan.schema';

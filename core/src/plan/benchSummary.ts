@@ -1,6 +1,6 @@
 import { removableNames, type InstrumentType } from '../instruments';
 import type { JobJudgement } from '../judgement';
-import type { JobState } from '../logbook';
+import type { JobState } from '../job';
 import { isOpenStatus } from '../findings';
 import { stages, type Stage } from '../vocabulary';
 import { isOpenStep, type JobPlan } from './jobPlan';

@@ -14,3 +14,4 @@ export * from './learnTimes';
 export * from './planDiff';
 export * from './whyStep';
 export * from './actualTimes';
+export { workedAt, type OperationState } from './operationState';

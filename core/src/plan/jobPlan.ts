@@ -1,6 +1,8 @@
 import { isOpenStatus } from '../findings';
 import { partNames, type InstrumentType } from '../instruments';
-import type { FindingState, JobState, OperationState } from '../logbook';
+import type { FindingState } from '../findings';
+import type { JobState } from '../job';
+import type { OperationState } from './operationState';
 import { limitsOf, measureStateWords, reportedGroups, stateOf, type JobJudgement } from '../judgement';
 import { settingsOf, tolerance, toleranceWords, type Tolerance } from '../practice';
 import type { MeasureGroup, PassKind, PracticeSettings, ToleranceName } from '../vocabulary';

@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import { foldEntries, foldJob, type Entry, type EntryKind, type JobState } from '../logbook';
+import { foldEntries, foldJob, turnsPlan, type Entry, type JobState } from '../job';
 import { planInputOf, progressOf } from './jobPlan';
 import { tableWith } from './operations';
 import { planOverhaul } from './planOverhaul';
@@ -89,20 +89,6 @@ export interface PlanTurn extends PlanDiff {
   operations: ReadonlyMap<string, { kind: string; part: string }>;
 }
 
-/** Kinds of entry that can turn a plan round. */
-const turning = new Set<EntryKind>([
-  'intake',
-  'finding',
-  'practice-change',
-  'tolerances',
-  'plan-change',
-  'instrument-change',
-  'operation-done',
-  'operation-skipped',
-  'agreement',
-  'strike',
-]);
-
 interface Moment {
   operations: PlannedOperation[];
   spoilt: Map<string, Spoilt>;
@@ -123,7 +109,7 @@ function planThen(state: JobState, custom: CustomWork | undefined, type: Instrum
  */
 export function planTurns(state: JobState, custom: CustomWork | undefined, most = 12): PlanTurn[] {
   const entries = state.entries;
-  const places = entries.flatMap(({ kind }, i) => (turning.has(kind) ? [i] : [])).slice(-most);
+  const places = entries.flatMap(({ kind }, i) => (turnsPlan(kind) ? [i] : [])).slice(-most);
   const [first] = places;
   if (first === undefined) return [];
   let then = foldJob(entries.slice(0, first));

@@ -1,4 +1,5 @@
-import { matchesMeasure, type JobState } from '../logbook';
+import type { JobState } from '../job';
+import { matchesMeasure } from '../readings';
 import { practiceWords, sideWords } from '../practice';
 import { jobSettings, type JobPlan, type Step } from './jobPlan';
 import { sharedMeasure } from './orderOperations';

@@ -1,3 +1,4 @@
 export * from './practices';
 export * from './practiceWords';
 export * from './tolerances';
+export { changesProblems } from './limitProblems';

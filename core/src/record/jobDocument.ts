@@ -1,4 +1,4 @@
-import { entryProblems, logbookReader, misfits, type Entry } from '../logbook';
+import { entryProblems, logbookReader, misfits, type Entry } from '../job';
 import type { Problem } from '../solvers/contract';
 import { problemsWith } from '../validation';
 import { jobDocumentVersion } from './jobDocument.schema';

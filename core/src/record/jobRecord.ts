@@ -2,7 +2,7 @@ import { moneyText } from '../estimate';
 import { findingStatusWords, findingWords } from '../findings';
 import { partNames, type InstrumentType } from '../instruments';
 import { judgeJob } from '../judgement';
-import type { Entry, EntryOf, JobState } from '../logbook';
+import type { Entry, EntryOf, JobState } from '../job';
 import { jobPlan, type PlanBasis } from '../plan';
 import { practices } from '../practice';
 import type { FindingStatus } from '../vocabulary';

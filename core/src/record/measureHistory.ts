@@ -1,6 +1,7 @@
 import type { InstrumentType } from '../instruments';
 import { padReport, rimReport } from '../judgement';
-import type { JobState, PointState } from '../logbook';
+import type { JobState } from '../job';
+import type { PointState } from '../readings';
 
 /** A figure as the record shows it: value ± expanded uncertainty, mm. */
 export interface RecordFigure {

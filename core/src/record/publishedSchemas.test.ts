@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { Validator } from '@cfworker/json-schema';
 import { damagesOf, sampleOf, type Schema } from '../../tests/fromSchema';
 import { shippedTypes } from '../instruments';
-import { entryBodies, entryKinds, entryProblems, storedEntrySchema, type EntryKind } from '../logbook';
+import { entryBodies, entryKinds, entryProblems, storedEntrySchema, type EntryKind } from '../job';
 import { chanceFrom } from '../simulation';
 import { publishedSchemas } from '.';
 

@@ -1,5 +1,5 @@
 import { instrumentTypeSchema } from '../instruments';
-import { entryBodies, entryKinds, storedEntrySchema } from '../logbook';
+import { entryBodies, entryKinds, storedEntrySchema } from '../job';
 import { jobDocumentSchema } from './jobDocument.schema';
 
 const dialect = 'https://json-schema.org/draft/2020-12/schema';

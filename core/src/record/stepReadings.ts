@@ -1,6 +1,6 @@
 import type { InstrumentType } from '../instruments';
 import { partReport } from '../judgement';
-import type { JobState } from '../logbook';
+import type { JobState } from '../job';
 import { establishes, type Step } from '../plan';
 import { generation, padFigure, rimFigure } from './measureHistory';
 

@@ -1,2 +1,3 @@
 export * from './orderRound';
 export * from './roundProgress';
+export type { RoundState } from './round.kind';

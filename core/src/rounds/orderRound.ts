@@ -1,5 +1,5 @@
 import { downTheTube, measuringPoints, unitOfMeasure, type InstrumentType } from '../instruments';
-import { pointKey, type MeasuringPoint } from '../logbook';
+import { pointKey, type MeasuringPoint } from '../readings';
 import type { Measure } from '../vocabulary';
 
 /**

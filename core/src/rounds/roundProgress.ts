@@ -1,4 +1,6 @@
-import { pointKey, type JobState, type MeasuringPoint, type RoundState } from '../logbook';
+import type { JobState } from '../job';
+import { pointKey, type MeasuringPoint } from '../readings';
+import type { RoundState } from './round.kind';
 
 export type RoundStep = 'open' | 'taken' | 'skipped';
 

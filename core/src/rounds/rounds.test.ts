@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { sax, TestJob } from '../../tests/testJob';
 import { downTheTube, measuringPoints } from '../instruments';
 import { pointOf, padPoint } from '../judgement';
-import { pointKey, type MeasuringPoint } from '../logbook';
+import { pointKey, type MeasuringPoint } from '../readings';
 import { usualGauge } from '../metrology';
 import { orderRound, roundProgress } from '.';
 

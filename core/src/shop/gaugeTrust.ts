@@ -1,5 +1,5 @@
 import { dayIn, dayText, daysBetween, monthsAfter } from '../clock';
-import type { ReadingState } from '../logbook';
+import type { ReadingState } from '../readings';
 import type { KeptGauge, ShopState } from './shopState';
 
 /** The day a calibration runs out, ISO; null when none was ever written down. */

@@ -1,5 +1,9 @@
+export * from './shopEntry';
 export * from './shopEntry.schema';
 export * from './shopState';
+export * from './shopLogbook';
+export { put } from './kind';
+export type { GaugeCheck } from './gaugeCheck.kind';
+export type { ShopHours } from './hours.kind';
 export * from './gaugeTrust';
 export * from './planBasis';
-export * from './readShopEntry';

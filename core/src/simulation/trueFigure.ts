@@ -1,6 +1,6 @@
 import { annulusLeak } from '../joints';
 import { boreAt, referenceKey, type InstrumentType } from '../instruments';
-import type { MeasuringPoint } from '../logbook';
+import type { MeasuringPoint } from '../readings';
 import { toRadians } from '../metrology';
 import { trueGaps, trueRimHeight, type Chance, type TrueInstrument } from './trueInstrument';
 

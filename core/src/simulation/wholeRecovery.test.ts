@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { sax } from '../../tests/testJob';
-import { foldJob, type Entry, type JobState, type MeasuringPoint } from '../logbook';
+import { foldJob, type Entry, type JobState } from '../job';
+import type { MeasuringPoint } from '../readings';
 import { applyOptions, instrumentType, measuringPoints, type InstrumentType } from '../instruments';
 import { partReport, pointOf, rimReport, rodStack, type PartReport } from '../judgement';
 import { gaugeOfReading, gaugeStandardUncertainty, shelfGauges, usualGauge, type ShelfGauge } from '../metrology';

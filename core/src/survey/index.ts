@@ -1,3 +1,6 @@
 export * from './lightPicture';
 export * from './stations';
 export * from './surveyProgress';
+export * from './pictureWords';
+export { observationWords } from './observationWords';
+export type { Observation } from './observation.kind';

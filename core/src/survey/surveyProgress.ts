@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../logbook';
+import type { JobState } from '../job';
 import { surveyStations, type FindingKind, type SurveyStation } from '../vocabulary';
 import { stationPlaces, stations } from './stations';
 

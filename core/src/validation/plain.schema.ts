@@ -30,3 +30,9 @@ export const patternWords: Readonly<Record<string, string>> = {
   [daySchema.pattern]: 'must be a day from 1900 to 2100 such as 2026-11-23',
   '\\S': 'must not be empty',
 };
+
+/** A text that says something, this long at most. */
+export const text = (most: number) => ({ type: 'string', maxLength: most, pattern: '\\S' }) as const;
+/** A text that may be empty, this long at most. */
+export const freeText = (most: number) => ({ type: 'string', maxLength: most }) as const;
+export const minutes = { type: 'number', minimum: 0, maximum: 100000 } as const;

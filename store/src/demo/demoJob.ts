@@ -46,7 +46,7 @@ import { pictureSize } from './drawings';
 import { lanternLane } from './lanternLane';
 
 /** The shop the story plays in: its rates and prices are in every estimate. */
-const demoShop = foldShop(lanternLane().map((entry, i) => ({ ...entry, seq: i + 1 })));
+const demoShop = foldShop(lanternLane().map((entry, i) => ({ ...entry, seq: i + 1, receivedAt: entry.benchTime })));
 
 type Marks = EntryBody<'photo-marks'>['marks'];
 

@@ -7,6 +7,7 @@ import {
   likelyCauses,
   type FindingKind,
   type FindingState,
+  entryWords,
 } from '@holotonos/core';
 import { useId, useState, type FormEvent } from 'react';
 import { v4 as newId } from 'uuid';
@@ -14,7 +15,6 @@ import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoTaker } from '@/photos/PhotoTaker';
-import { entryWords } from './entryWords';
 import { Bands } from './JobShell';
 import { KindField, SeverityField, severityWords } from './formParts';
 import { SuggestionCard } from './SuggestionCard';

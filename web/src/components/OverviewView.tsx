@@ -1,6 +1,6 @@
 'use client';
 
-import { practiceNames, practices, type Entry, type PracticeName } from '@holotonos/core';
+import { practiceNames, practices, type Entry, type PracticeName, entryWords } from '@holotonos/core';
 import Link from 'next/link';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
@@ -9,7 +9,6 @@ import { capital } from '@/client/words';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoTaker } from '@/photos/PhotoTaker';
 import { nextWords } from '@/plan/stepWords';
-import { entryWords } from './entryWords';
 import { ReasonForm } from './formParts';
 import { Bands } from './JobShell';
 import { StateMark } from './StateMark';

@@ -1,6 +1,6 @@
 'use client';
 
-import { entryProblems, misfits, type Entry, type Problem } from '@holotonos/core';
+import { entryProblems, misfits, type Entry, type Problem, entryWords } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useWhen } from '@/client/BenchContext';
@@ -8,7 +8,6 @@ import { Button, Form } from '@/client/bootstrap';
 import type { Aside } from '@/client/entryQueue';
 import { useJob } from '@/client/JobContext';
 import { entryFrom, leavesOf } from './entryLeaves';
-import { entryWords } from './entryWords';
 
 /** What was wrong, each with its place. */
 const inWords = (problems: readonly Problem[]) =>

@@ -18,6 +18,7 @@ import {
   type MeasureState,
   type MeasuringPoint,
   type PointReading,
+  pointWords,
 } from '@holotonos/core';
 import { useRouter, useSearchParams } from 'next/navigation';
 import Link from 'next/link';
@@ -26,7 +27,6 @@ import { usePageKeys } from '@/client/BenchContext';
 import { parseFigure } from '@/client/parseFigure';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
-import { pointWords } from '@/components/entryWords';
 import { Bands } from '@/components/JobShell';
 import { StateMark } from '@/components/StateMark';
 import { SuggestionCard } from '@/components/SuggestionCard';

@@ -1,6 +1,12 @@
 import { Text, View } from '@react-pdf/renderer';
-import { boardCells, removableNames, removableParts, type InstrumentType, type JobState } from '@holotonos/core';
-import { placeWords } from '@/components/entryWords';
+import {
+  boardCells,
+  removableNames,
+  removableParts,
+  type InstrumentType,
+  type JobState,
+  placeWords,
+} from '@holotonos/core';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
 const line = { borderWidth: 0.5, borderColor: '#6d757a' } as const;

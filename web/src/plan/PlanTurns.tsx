@@ -1,10 +1,9 @@
 'use client';
 
-import { customWork, operationTitle, planTurns, type PlanTurn } from '@holotonos/core';
+import { customWork, operationTitle, planTurns, type PlanTurn, entryWords } from '@holotonos/core';
 import { useMemo } from 'react';
 import { useJob } from '@/client/JobContext';
 import { minutesText } from '@/client/words';
-import { entryWords } from '@/components/entryWords';
 import { measureWords } from './stepWords';
 import { useOperationTable } from './useOperationTable';
 import { useWhen } from '@/client/BenchContext';

@@ -13,12 +13,12 @@ import {
   type Measure,
   type MeasureState,
   type RoundState,
+  pointWords,
 } from '@holotonos/core';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/client/BenchContext';
 import { Button } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
-import { pointWords } from '@/components/entryWords';
 import { Bands } from '@/components/JobShell';
 import { StateMark } from '@/components/StateMark';
 import { FigureReadout } from '@/measure/FigureReadout';

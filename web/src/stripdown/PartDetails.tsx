@@ -1,10 +1,9 @@
 'use client';
 
-import { partWheres, removableParts, type PartWhere } from '@holotonos/core';
+import { partWheres, removableParts, type PartWhere, placeWords } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
-import { placeWords } from '@/components/entryWords';
 import { capital } from '@/client/words';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoTaker } from '@/photos/PhotoTaker';

@@ -1,12 +1,11 @@
 'use client';
 
-import { jobAssembly, nextCell, removableParts, type AssemblyLine, type OffPart } from '@holotonos/core';
+import { jobAssembly, nextCell, removableParts, type AssemblyLine, type OffPart, placeWords } from '@holotonos/core';
 import { useSearchParams } from 'next/navigation';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
-import { placeWords } from '@/components/entryWords';
 import { Bands } from '@/components/JobShell';
 import { useStripControl } from '@/strip/StripControl';
 import { Board } from './Board';

@@ -1,0 +1,1 @@
+export { passWords, type PassState } from './pass.kind';

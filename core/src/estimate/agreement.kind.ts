@@ -1,0 +1,33 @@
+import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
+import type { JobKind } from '../job';
+import { says } from '../logbook';
+import { daySchema, freeText, text, uuidSchema } from '../validation/plain.schema';
+import { agreementAnswers } from '../vocabulary';
+
+const body = {
+  type: 'object',
+  properties: {
+    estimate: uuidSchema,
+    answer: { enum: agreementAnswers },
+    on: daySchema,
+    by: { ...freeText(120), description: 'who said so' },
+    without: { type: 'array', items: text(120), maxItems: 1000, description: 'operations the owner does not want' },
+    note: freeText(2000),
+  },
+  required: ['estimate', 'answer', 'on'],
+  additionalProperties: false,
+} as const satisfies JSONSchema;
+
+/** What the owner said to an estimate. */
+export const agreement: JobKind<'agreement', FromSchema<typeof body>> = {
+  body,
+  misfits: ({ estimates }, { estimate }) =>
+    estimates.has(estimate) ? [] : says('estimate', 'is not an estimate of this job'),
+  fold: ({ estimates }, entry) => {
+    const given = estimates.get(entry.body.estimate);
+    if (given) estimates.set(entry.body.estimate, { ...given, answer: entry });
+  },
+  words: ({ answer, by, note }) => `Owner’s answer: ${answer}${by ? `, ${by}` : ''}${note ? `. ${note}` : ''}`,
+  turnsPlan: true,
+  bears: true,
+};

@@ -1,0 +1,65 @@
+import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
+import { spotSchema } from '../instruments/spot.schema';
+import type { PartPlace } from '../instruments';
+import type { JobKind } from '../job';
+import { freeText, uuidSchema } from '../validation/plain.schema';
+import { findingKinds, findingStatuses, type FindingKind, type FindingStatus } from '../vocabulary';
+import { findingStatusWords, findingWords } from './findingWords';
+
+const body = {
+  type: 'object',
+  properties: {
+    finding: { ...uuidSchema, description: 'stays the same through the history of one finding' },
+    kind: { enum: findingKinds },
+    part: { type: 'string', pattern: '^[a-z0-9-]+$', maxLength: 60 },
+    severity: { type: 'integer', minimum: 1, maximum: 3 },
+    status: { enum: findingStatuses },
+    note: freeText(2000),
+    place: spotSchema,
+    reason: freeText(1000),
+    suggestion: { ...freeText(120), description: 'the suggestion this answers' },
+    evidence: { type: 'array', items: uuidSchema, maxItems: 400 },
+  },
+  required: ['finding', 'kind', 'part', 'severity', 'status'],
+  additionalProperties: false,
+} as const satisfies JSONSchema;
+
+export interface FindingState {
+  finding: string;
+  kind: FindingKind;
+  part: string;
+  /** the spot on the tube, where one was given */
+  place: PartPlace | null;
+  severity: 1 | 2 | 3;
+  status: FindingStatus;
+  note: string;
+  reason: string;
+  suggestion: string | null;
+  evidence: string[];
+  /** entries that made it what it is, oldest first */
+  history: string[];
+}
+
+/** A fault: suspected, confirmed, declined, left, cured. */
+export const finding: JobKind<'finding', FromSchema<typeof body>> = {
+  body,
+  fold: ({ findings }, { id, body: said }) => {
+    const before = findings.get(said.finding);
+    findings.set(said.finding, {
+      finding: said.finding,
+      kind: said.kind,
+      part: said.part,
+      place: said.place ?? before?.place ?? null,
+      severity: said.severity as 1 | 2 | 3,
+      status: said.status,
+      note: said.note ?? before?.note ?? '',
+      reason: said.reason ?? '',
+      suggestion: said.suggestion ?? before?.suggestion ?? null,
+      evidence: said.evidence ?? before?.evidence ?? [],
+      history: [...(before?.history ?? []), id],
+    });
+  },
+  words: ({ kind, part, status }, name) => `${findingWords[kind].title}, ${name(part)}: ${findingStatusWords[status]}`,
+  turnsPlan: true,
+  bears: false,
+};

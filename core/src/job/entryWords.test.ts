@@ -1,0 +1,82 @@
+import { describe, expect, test } from '@jest/globals';
+import { entryKinds, entryWords, type Entry } from '.';
+
+const names = new Map([
+  ['e', 'E'],
+  ['g', 'G'],
+  ['instrument', 'whole instrument'],
+]);
+const bodies: Record<string, [object, string]> = {
+  'intake': [{ owner: 'The band' }, 'Taken in from The band'],
+  'reading': [
+    {
+      point: { group: 'rim', part: 'e', measure: 'height', clock: 45 },
+      typed: '-0.02',
+      gauge: { name: 'Dial indicator' },
+    },
+    'Read −0.02 · rim of E, height at 45° · Dial indicator',
+  ],
+  'finding': [{ kind: 'rim-warped', part: 'e', status: 'confirmed' }, 'Rim not flat, E: confirmed'],
+  'operation-started': [{ operation: 'dress-rim:e' }, 'Started: dress rim, E'],
+  'operation-done': [
+    { title: 'Level the rim: E', override: 'owner waits' },
+    'Done: Level the rim: E (although it waited: owner waits)',
+  ],
+  'operation-skipped': [{ title: 'Polish', reason: 'thin plate' }, 'Skipped: Polish, because thin plate'],
+  'note': [{ text: 'The wood is dry.' }, 'The wood is dry.'],
+  'decision': [{ question: 'Pin it?', choice: 'No.', reason: 'It is short.' }, 'Pin it? No. Because: It is short.'],
+  'practice-change': [
+    { practice: 'keeper', reason: 'older than thought' },
+    'Practice changed to Keeper, because older than thought',
+  ],
+  'tolerances': [{ profile: 'Marching', changes: [], reason: 'frost' }, 'Limits set to “Marching”, because frost'],
+  'pass': [{ pass: 'straighten', part: 'e', amount: 0.4, note: 'gently' }, 'Straightening by 0.4°: E. gently'],
+  'round': [{ name: 'Pads', points: [{}, {}] }, 'Round begun: Pads, 2 points'],
+  'round-skip': [
+    { point: { group: 'pad', part: 'e', measure: 'gap', clock: 45 } },
+    'Passed over in the round: E, gap at 45°',
+  ],
+  'round-over': [{}, 'Round ended'],
+  'plan-change': [
+    { operation: 'dress-rim:e', before: 'dress-rim:g', minutes: { likely: 7 }, reason: 'plug is set up' },
+    'Plan: dress rim, E put before dress rim, G; dress rim, E reckoned with 7 min, because plug is set up',
+  ],
+  'timer': [{ operation: 'dress-rim:e', act: 'set', minutes: 12 }, 'Clock set to 12 min: dress rim, E'],
+  'cost': [{ what: 'New screw', amount: 300 }, 'To be charged: New screw'],
+  'estimate': [
+    { title: 'Stage', total: { likely: 123450 }, currency: 'EUR' },
+    'Estimate given: Stage, about €1,234.50',
+  ],
+  'agreement': [
+    { answer: 'accepted', by: 'hall warden', note: 'by telephone' },
+    'Owner’s answer: accepted, hall warden. by telephone',
+  ],
+  'time': [{ minutes: 6, what: 'telephone' }, '6 min: telephone'],
+  'instrument-change': [
+    { put: { keys: [{ id: 'k', name: 'K', rest: 'open' }] }, remove: { holes: ['a', 'b'] }, reason: 'looked closer' },
+    'Instrument: put in 1 key. Instrument: took out 2 holes. looked closer',
+  ],
+  'survey': [{ station: 'pads', outcome: 'skipped' }, 'Survey: Pads, leak light inside passed over'],
+  'observation': [{ part: 'g', about: 'light', sectors: [45, 90, 135], note: 'faint' }, 'G: open on one side, faint'],
+  'board': [{ rows: 6, columns: 10 }, 'Screw board of 6 rows and 10 columns'],
+  'part-off': [{ part: 'g', where: 'board', cell: 'B4' }, 'Off: G, on the board at B4'],
+  'part-placed': [{ part: 'g', where: 'lost' }, 'G is now lost'],
+  'part-on': [{ part: 'g' }, 'Back on: G'],
+  'soak': [{ soak: 'x', part: 'g', with: 'penetrating oil', minutes: 60 }, 'G left to soak in penetrating oil'],
+  'soak-over': [{ soak: 'x', outcome: 'free' }, 'It came free'],
+  'photo': [{ photo: 'x', width: 1, height: 1, part: 'g', caption: 'from above' }, 'Photo of G: from above'],
+  'photo-marks': [{ photo: 'x', marks: [{}, {}] }, 'Marked a photo (2)'],
+  'sign-off': [{}, 'Signed off'],
+  'unreadable': [
+    { kind: 'note', problem: '/body is no object', was: '12' },
+    'An entry that cannot be read (note): /body is no object',
+  ],
+  'strike': [{ reason: 'wrong key' }, 'Struck an entry: wrong key'],
+};
+
+describe('entryWords', () => {
+  test.each(entryKinds)('says what a %s says', (kind) => {
+    const [body, words] = bodies[kind] ?? [{}, ''];
+    expect(entryWords({ kind, body } as unknown as Entry, names)).toBe(words);
+  });
+});

@@ -1,0 +1,82 @@
+import type { PassState } from '../corrections';
+import type { EstimateState } from '../estimate';
+import type { FindingState } from '../findings';
+import type { InstrumentType } from '../instruments';
+import type { LogState } from '../logbook';
+import type { OperationState } from '../plan';
+import type { PointState } from '../readings';
+import type { RoundState } from '../rounds';
+import type { Board, OffPart, SoakState } from '../stripdown';
+import type { Observation } from '../survey';
+import type { LengthUnit } from '../units';
+import type { PracticeName, SurveyStation } from '../vocabulary';
+import type { Entry, EntryOf, NewEntryOf } from './entry';
+import type { PhotoState } from './photo.kind';
+
+/** What is true of a job now. Made only by `foldEntries`; nothing else holds state. */
+export interface JobState extends LogState<Entry> {
+  intake: EntryOf<'intake'>['body'] | null;
+  /** the instrument as it is known now: its type, the options it has, and what was changed at the bench */
+  instrument: InstrumentType | null;
+  openedAt: string | null;
+  practice: PracticeName;
+  unit: LengthUnit;
+  points: ReadonlyMap<string, PointState>;
+  findings: ReadonlyMap<string, FindingState>;
+  operations: ReadonlyMap<string, OperationState>;
+  decisions: readonly EntryOf<'decision' | 'practice-change' | 'tolerances'>[];
+  notes: readonly EntryOf<'note'>[];
+  times: readonly EntryOf<'time'>[];
+  /** stations of the survey that have been gone through or passed over */
+  survey: ReadonlyMap<SurveyStation, { outcome: 'looked' | 'skipped'; entry: string; benchTime: string }>;
+  /** by what it is about and the part, as `light:g-sharp` */
+  observations: ReadonlyMap<string, Observation>;
+  board: Board;
+  /** parts off the instrument, in the order they came off */
+  off: ReadonlyMap<string, OffPart>;
+  soaks: ReadonlyMap<string, SoakState>;
+  photos: ReadonlyMap<string, PhotoState>;
+  /** limits this job goes by in place of those of its practice */
+  tolerances: EntryOf<'tolerances'> | null;
+  passes: readonly PassState[];
+  rounds: ReadonlyMap<string, RoundState>;
+  /** changes of the plan made by hand, one for each operation, in the order they were first made */
+  planChanges: ReadonlyMap<string, EntryOf<'plan-change'>>;
+  /** parts, materials and outside work, dropped ones among them */
+  costs: ReadonlyMap<string, NewEntryOf<'cost'>['body']>;
+  /** in the order they were given */
+  estimates: ReadonlyMap<string, EstimateState>;
+  signOff: EntryOf<'sign-off'> | null;
+}
+
+export const emptyJobState: JobState = {
+  seq: 0,
+  entries: [],
+  byId: new Map(),
+  struck: new Map(),
+  intake: null,
+  instrument: null,
+  openedAt: null,
+  practice: 'steady',
+  unit: 'mm',
+  points: new Map(),
+  findings: new Map(),
+  operations: new Map(),
+  decisions: [],
+  notes: [],
+  times: [],
+  survey: new Map(),
+  observations: new Map(),
+  board: { rows: 8, columns: 12 },
+  off: new Map(),
+  soaks: new Map(),
+  photos: new Map(),
+  tolerances: null,
+  passes: [],
+  rounds: new Map(),
+  planChanges: new Map(),
+  costs: new Map(),
+  estimates: new Map(),
+  signOff: null,
+  unread: new Map(),
+};

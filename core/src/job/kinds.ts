@@ -1,0 +1,76 @@
+import { pass } from '../corrections/pass.kind';
+import { agreement } from '../estimate/agreement.kind';
+import { cost } from '../estimate/cost.kind';
+import { estimate } from '../estimate/estimate.kind';
+import { finding } from '../findings/finding.kind';
+import { instrumentChange } from '../instruments/instrumentChange.kind';
+import { strike, unreadable } from '../logbook';
+import { operationDone } from '../plan/operationDone.kind';
+import { operationSkipped } from '../plan/operationSkipped.kind';
+import { operationStarted } from '../plan/operationStarted.kind';
+import { planChange } from '../plan/planChange.kind';
+import { timer } from '../plan/timer.kind';
+import { practiceChange } from '../practice/practiceChange.kind';
+import { tolerances } from '../practice/tolerances.kind';
+import { reading } from '../readings/reading.kind';
+import { round } from '../rounds/round.kind';
+import { roundOver } from '../rounds/roundOver.kind';
+import { roundSkip } from '../rounds/roundSkip.kind';
+import { board } from '../stripdown/board.kind';
+import { partOff } from '../stripdown/partOff.kind';
+import { partOn } from '../stripdown/partOn.kind';
+import { partPlaced } from '../stripdown/partPlaced.kind';
+import { soak } from '../stripdown/soak.kind';
+import { soakOver } from '../stripdown/soakOver.kind';
+import { observation } from '../survey/observation.kind';
+import { survey } from '../survey/survey.kind';
+import { decision } from './decision.kind';
+import { intake } from './intake.kind';
+import type { JobKind } from './kind';
+import { note } from './note.kind';
+import { photo } from './photo.kind';
+import { photoMarks } from './photoMarks.kind';
+import { signOff } from './signOff.kind';
+import { time } from './time.kind';
+
+/** Every kind of entry the logbook of a job knows. Another one is a file of its own and a line here. */
+export const jobKinds = {
+  'intake': intake,
+  'reading': reading,
+  'finding': finding,
+  'operation-started': operationStarted,
+  'operation-done': operationDone,
+  'operation-skipped': operationSkipped,
+  'note': note,
+  'decision': decision,
+  'practice-change': practiceChange,
+  'tolerances': tolerances,
+  'pass': pass,
+  'round': round,
+  'round-skip': roundSkip,
+  'round-over': roundOver,
+  'plan-change': planChange,
+  'timer': timer,
+  'cost': cost,
+  'estimate': estimate,
+  'agreement': agreement,
+  'time': time,
+  'instrument-change': instrumentChange,
+  'survey': survey,
+  'observation': observation,
+  'board': board,
+  'part-off': partOff,
+  'part-placed': partPlaced,
+  'part-on': partOn,
+  'soak': soak,
+  'soak-over': soakOver,
+  'photo': photo,
+  'photo-marks': photoMarks,
+  'sign-off': signOff,
+  // Both belong to every logbook. A strike turns the plan where what it takes back did.
+  'strike': { ...strike, turnsPlan: true, afterSignOff: true } as JobKind<'strike', { entry: string; reason?: string }>,
+  'unreadable': { ...unreadable, turnsPlan: false } as JobKind<
+    'unreadable',
+    { kind: string; problem: string; was: string }
+  >,
+};

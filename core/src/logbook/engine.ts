@@ -1,0 +1,190 @@
+import type { Problem } from '../solvers/contract';
+import { hasSchema, problemsWith, strangeTexts, type SchemaName } from '../validation';
+import { draftOf } from './draft';
+import type { AnyEntry, Draft, Kind, LogState, NameOf } from './kind';
+import { readMoment, standInFor, noMoment, type RawEntry } from './rawEntry';
+import { says } from './kind';
+
+/** What makes a set of kinds a logbook. */
+export interface Rules<State> {
+  /** by name; `strike` and `unreadable` among them */
+  kinds: Readonly<Record<string, Kind<string, never, State>>>;
+  empty: State;
+  /** names of the compiled schemas: of both forms of the envelope, and what stands before the kind for its body */
+  schemas: { new: SchemaName; stored: SchemaName; body: string };
+  /** what speaks against an entry of any kind, given what was written before */
+  admits?: (state: State, kind: string) => Problem[];
+}
+
+/** A logbook as it is read from its beginning, one entry after the other. */
+export interface LogbookReader<State, E> {
+  /** enough of the state before the next entry for `misfits`; written on, so not to be kept */
+  state: () => State;
+  add: (entry: E) => void;
+  /** entries folded again because of strikes: what the reading has cost beyond its length */
+  refolded: () => number;
+}
+
+export interface Logbook<State, New, E> {
+  /**
+   * Problems with the form of an entry: its envelope and the body its kind asks for. `stored` entries also carry their
+   * receipt. The same check runs before sending and on arrival.
+   */
+  problems: (entry: unknown, as?: 'new' | 'stored') => Problem[];
+  /** Problems with a well-formed entry in this logbook: what its form cannot show. */
+  misfits: (state: State, entry: New) => Problem[];
+  /**
+   * The state after more entries: pure, deterministic, and the same however the entries are cut into batches.
+   *
+   * Entries count in the order of their sequence numbers, whatever order they are handed over in; an entry met before is
+   * passed over. Striking something already folded in means folding again without it: O(all entries) once a batch.
+   */
+  fold: (state: State, more: readonly E[]) => State;
+  /**
+   * Reads a logbook entry by entry and in place: linear, where folding a state anew for each entry is quadratic. Only a
+   * strike of what later entries are checked against folds all again.
+   */
+  reader: () => LogbookReader<State, E>;
+  /**
+   * An entry from its row. Total: what does not read as the entry it says it is comes back as one of kind `unreadable`,
+   * with what is wrong and what it was, so that one rotten row never takes down more than itself.
+   */
+  read: (row: RawEntry) => E;
+  /** What an entry says, in a line. */
+  words: (entry: E, names: ReadonlyMap<string, string>) => string;
+}
+
+/** The compiled schema of a body of this kind. */
+export const bodySchemaName = (prefix: string, kind: string): string => `${prefix}_${kind.replaceAll('-', '_')}`;
+
+/** Makes a logbook of a set of kinds. It knows what an entry is, not what it is about. */
+export function logbookOf<
+  State extends LogState<E>,
+  New extends Omit<AnyEntry, 'seq' | 'receivedAt'>,
+  E extends AnyEntry,
+>(rules: Rules<State>): Logbook<State, New, E> {
+  /** What the engine itself writes of a draft. */
+  type Open = Draft<LogState<E>>;
+  const { empty, schemas } = rules;
+  const kindOf = (name: string) =>
+    (Object.hasOwn(rules.kinds, name) ? rules.kinds[name] : undefined) as Kind<string, unknown, State> | undefined;
+
+  const problems = (entry: unknown, as: 'new' | 'stored' = 'new'): Problem[] => {
+    const outer = problemsWith(schemas[as], entry);
+    if (outer.length > 0) return outer;
+    const strange = strangeTexts(entry);
+    if (strange.length > 0) return strange;
+    const { kind: name, body } = entry as AnyEntry;
+    if (name === 'unreadable' && as === 'new')
+      return [{ path: '/kind', message: 'is written by nobody: it stands for an entry that cannot be read' }];
+    const schema = bodySchemaName(schemas.body, name);
+    const kind = kindOf(name);
+    if (!kind || !hasSchema(schema)) return [{ path: '/kind', message: `“${name}” is not a kind of entry` }];
+    const ofForm = problemsWith(schema, body).map(({ path, message }) => ({ path: `/body${path}`, message }));
+    return ofForm.length > 0 ? ofForm : (kind.problems?.(body) ?? []);
+  };
+
+  const strikeMisfits = (state: State, id: string): Problem[] => {
+    const target = state.byId.get(id);
+    if (!target) return says('entry', 'is not an entry of this logbook');
+    if (target.kind === 'strike') return says('entry', 'is itself a strike: make the entry again instead');
+    const stands = kindOf(target.kind)?.stands;
+    return stands === undefined ? [] : says('entry', stands);
+  };
+  const misfits = (state: State, { kind, body }: New): Problem[] => {
+    if (kind === 'unreadable') return [];
+    const barred = rules.admits?.(state, kind) ?? [];
+    if (barred.length > 0) return barred;
+    if (kind === 'strike') return strikeMisfits(state, (body as { entry: string }).entry);
+    return kindOf(kind)?.misfits?.(state, body) ?? [];
+  };
+
+  /** Notes which entries are struck. The first strike counts; a strike itself cannot be struck. */
+  const collectStrikes = ({ byId, struck }: Open, entries: readonly E[]) => {
+    for (const entry of entries) {
+      byId.set(entry.id, entry);
+      if (entry.kind === 'strike') struck.delete(entry.id);
+    }
+    for (const entry of entries) {
+      if (entry.kind !== 'strike') continue;
+      const target = (entry.body as { entry: string }).entry;
+      if (byId.get(target)?.kind !== 'strike' && !struck.has(target)) struck.set(target, entry.id);
+    }
+  };
+  const takeIn = (draft: Open, entries: readonly E[]) => {
+    collectStrikes(draft, entries);
+    const { entries: all, struck } = draft;
+    for (const entry of entries) {
+      all.push(entry);
+      draft.seq = Math.max(draft.seq, entry.seq);
+      if (struck.has(entry.id)) continue;
+      try {
+        kindOf(entry.kind)?.fold(draft as unknown as Draft<State>, entry);
+      } catch (error) {
+        // One entry that cannot be taken in is set down as such; the others go on.
+        draft.unread.set(entry.id, `${entry.kind}: ${(error as Error).message}`);
+      }
+    }
+  };
+  const foldOnto = (before: State, entries: readonly E[]): State => {
+    const { draft, close } = draftOf(before);
+    takeIn(draft as unknown as Open, entries);
+    return close();
+  };
+  const bySeq = (a: E, b: E) => a.seq - b.seq;
+
+  const fold = (state: State, more: readonly E[]): State => {
+    const seen = new Set<string>();
+    const fresh = more
+      .filter(({ id }) => {
+        const isNew = !state.byId.has(id) && !seen.has(id);
+        seen.add(id);
+        return isNew;
+      })
+      .sort(bySeq);
+    const [first] = fresh;
+    if (!first) return state;
+    const strikesThePast = fresh.some((entry) => {
+      if (entry.kind !== 'strike') return false;
+      const target = state.byId.get((entry.body as { entry: string }).entry);
+      return target !== undefined && target.kind !== 'strike' && !state.struck.has(target.id);
+    });
+    if (first.seq > state.seq && !strikesThePast) return foldOnto(state, fresh);
+    return foldOnto(empty, [...state.entries, ...fresh].sort(bySeq));
+  };
+
+  return {
+    problems,
+    misfits,
+    fold,
+    reader: () => {
+      let { draft } = draftOf(empty);
+      let again = 0;
+      return {
+        state: () => draft as unknown as State,
+        refolded: () => again,
+        add: (entry) => {
+          const open = draft as unknown as Open;
+          const target = entry.kind === 'strike' ? open.byId.get((entry.body as { entry: string }).entry) : undefined;
+          const undoes = target !== undefined && kindOf(target.kind)?.bears !== false && !open.struck.has(target.id);
+          if (!undoes) return takeIn(open, [entry]);
+          again += open.entries.length;
+          const all = [...open.entries, entry];
+          draft = draftOf(empty).draft;
+          takeIn(draft as unknown as Open, all);
+        },
+      };
+    },
+    read: (row) => {
+      const { id, seq, kind, body, author } = row;
+      const receivedAt = readMoment(row.receivedAt) ?? noMoment;
+      const plain = { id, seq, kind, body, author, benchTime: readMoment(row.benchTime) ?? '', receivedAt };
+      const wrong = problems(plain, 'stored');
+      return (wrong.length === 0 ? plain : { ...standInFor(row, wrong), seq, receivedAt }) as unknown as E;
+    },
+    words: ({ kind, body }, names) => {
+      const name: NameOf = (part) => names.get(part) ?? part;
+      return kindOf(kind)?.words(body, name) ?? kind;
+    },
+  };
+}

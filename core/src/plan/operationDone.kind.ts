@@ -1,0 +1,38 @@
+import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
+import { setFindings } from '../findings';
+import type { JobKind } from '../job';
+import { disturb } from '../readings';
+import { measurePattern } from '../readings/point.schema';
+import { freeText, minutes, text } from '../validation/plain.schema';
+import { touched } from './operationState';
+
+const body = {
+  type: 'object',
+  properties: {
+    operation: text(120),
+    title: text(200),
+    minutes,
+    disturbs: { type: 'array', items: measurePattern, maxItems: 60 },
+    cures: { type: 'array', items: text(80), maxItems: 200 },
+    note: freeText(2000),
+    override: { ...text(1000), description: 'why it was done although its gate was closed' },
+  },
+  required: ['operation', 'title', 'minutes', 'disturbs', 'cures'],
+  additionalProperties: false,
+} as const satisfies JSONSchema;
+
+/** A step is done: what it cured, and what it makes stale. */
+export const operationDone: JobKind<'operation-done', FromSchema<typeof body>> = {
+  body,
+  fold: (draft, entry) => {
+    const { operation, title, minutes: took, cures, disturbs, override = '' } = entry.body;
+    const state = touched(draft.operations, operation, entry);
+    const ended = { endedAt: entry.benchTime, runningSince: null };
+    draft.operations.set(operation, { ...state, status: 'done', title, minutes: took, override, ...ended });
+    setFindings(draft, cures, 'cured', entry.id, '');
+    disturb(draft, disturbs, { entry: entry.id, operation, title });
+  },
+  words: ({ title, override }) => `Done: ${title}${override ? ` (although it waited: ${override})` : ''}`,
+  turnsPlan: true,
+  bears: true,
+};

@@ -1,0 +1,79 @@
+import { matchesMeasure, pointKey, type MeasuringPoint } from './point';
+import type { PointState, ReadingState, Staleness } from './readingState';
+
+/** What a batch may write to: the points of a job that is being folded. */
+interface OpenPoints {
+  points: Map<string, PointState>;
+}
+
+interface Ledger {
+  /** points whose lists were made in this batch and may be written in place: copying at every entry would be O(n²) */
+  own: Map<string, PointState>;
+  /** keys of points with a fresh reading, by measure and part; made when work first asks what it makes stale */
+  fresh: Map<string, Set<string>> | null;
+}
+
+/** One for each batch, gone with it. */
+const ledgers = new WeakMap<OpenPoints, Ledger>();
+function ledgerOf(draft: OpenPoints): Ledger {
+  const known = ledgers.get(draft) ?? { own: new Map(), fresh: null };
+  ledgers.set(draft, known);
+  return known;
+}
+
+function noteFresh(fresh: Map<string, Set<string>>, key: string, { group, part }: MeasuringPoint): void {
+  const place = `${group}:${part}`;
+  const known = fresh.get(place);
+  if (known) known.add(key);
+  else fresh.set(place, new Set([key]));
+}
+
+function freshPoints({ points }: OpenPoints): Map<string, Set<string>> {
+  const fresh = new Map<string, Set<string>>();
+  for (const [key, { point, readings }] of points) if (readings.at(-1)?.stale === null) noteFresh(fresh, key, point);
+  return fresh;
+}
+
+/** The point's readings as a list that this batch may write to. */
+function ownPoint(draft: OpenPoints, { own }: Ledger, key: string, point: MeasuringPoint): PointState {
+  const owned = own.get(key);
+  if (owned) return owned;
+  const fresh = { point, readings: [...(draft.points.get(key)?.readings ?? [])] };
+  own.set(key, fresh);
+  draft.points.set(key, fresh);
+  return fresh;
+}
+
+/** A reading comes to its point. */
+export function addReading(draft: OpenPoints, point: MeasuringPoint, reading: ReadingState): void {
+  const ledger = ledgerOf(draft);
+  const key = pointKey(point);
+  ownPoint(draft, ledger, key, point).readings.push(reading);
+  if (ledger.fresh) noteFresh(ledger.fresh, key, point);
+}
+
+/** The one place where work makes readings stale: a done operation, or one pass of a correction. */
+export function disturb(draft: OpenPoints, disturbs: readonly string[], stale: Staleness): void {
+  if (disturbs.length === 0) return;
+  const ledger = ledgerOf(draft);
+  const fresh = (ledger.fresh ??= freshPoints(draft));
+  // Only what is fresh is looked at: work after work on points that are stale already costs nothing.
+  for (const [place, keys] of fresh) {
+    const [group = '', part = ''] = place.split(':');
+    if (!disturbs.some((pattern) => matchesMeasure(pattern, group, part))) continue;
+    for (const key of keys) makeStale(draft, ledger, key, stale);
+    fresh.delete(place);
+  }
+}
+
+function makeStale(draft: OpenPoints, ledger: Ledger, key: string, stale: Staleness): void {
+  const state = draft.points.get(key);
+  if (!state) return;
+  const { readings } = ownPoint(draft, ledger, key, state.point);
+  // What is fresh stands at the end: everything before it was made stale by an earlier step.
+  for (let i = readings.length - 1; i >= 0; i -= 1) {
+    const reading = readings[i] as ReadingState;
+    if (reading.stale) break;
+    readings[i] = { ...reading, stale };
+  }
+}

@@ -1,0 +1,46 @@
+import type { FromSchema } from 'json-schema-to-ts';
+import type { MeasureGroup } from '../vocabulary';
+import type { measuringPointSchema } from './point.schema';
+import type { PointState } from './readingState';
+
+/** A place where a figure is taken. */
+export type MeasuringPoint = FromSchema<typeof measuringPointSchema>;
+
+/**
+ * The key of a measuring point.
+ *
+ * @example pointKey({ group: 'pad', part: 'low-e', measure: 'gap', clock: 45 }) // => "pad:low-e:gap@45"
+ */
+export const pointKey = ({ group, part, measure, clock, at }: MeasuringPoint): string =>
+  `${group}:${part}:${measure}@${clock}${at === undefined ? '' : `/${at}`}`;
+
+const byPart = new WeakMap<ReadonlyMap<string, PointState>, ReadonlyMap<string, readonly PointState[]>>();
+
+/** Every point of one part in one group that was ever read. Sorted out once for each state: every report asks. */
+export function pointsOf(
+  { points }: { readonly points: ReadonlyMap<string, PointState> },
+  group: MeasureGroup | string,
+  part: string,
+): readonly PointState[] {
+  let sorted = byPart.get(points);
+  if (!sorted) {
+    const lists = new Map<string, PointState[]>();
+    for (const state of points.values()) {
+      const key = `${state.point.group}:${state.point.part}`;
+      const list = lists.get(key);
+      if (list) list.push(state);
+      else lists.set(key, [state]);
+    }
+    sorted = lists;
+    byPart.set(points, sorted);
+  }
+  return sorted.get(`${group}:${part}`) ?? [];
+}
+
+/**
+ * Does a pattern `group:part` or `group:*` speak of this group and part?
+ *
+ * @example matchesMeasure('rim:*', 'rim', 'low-e') // => true
+ */
+export const matchesMeasure = (pattern: string, group: MeasureGroup | string, part: string): boolean =>
+  pattern === `${group}:${part}` || pattern === `${group}:*`;

@@ -1,0 +1,34 @@
+import { strike, unreadable } from '../logbook';
+import { benchOrder } from './benchOrder.kind';
+import { caution } from './caution.kind';
+import { cureRule } from './cureRule.kind';
+import { gauge } from './gauge.kind';
+import { gaugeCheck } from './gaugeCheck.kind';
+import { hours } from './hours.kind';
+import type { ShopKind } from './kind';
+import { operation } from './operation.kind';
+import { person } from './person.kind';
+import { price } from './price.kind';
+import { profile } from './profile.kind';
+import { rates } from './rates.kind';
+
+/**
+ * What the shop itself writes down, beside its jobs: its gauges and their zero checks, its own practices, work, rules
+ * and cautions, its people and hours, what it charges, and which of two jobs goes first. Another kind is a file of its own
+ * and a line here.
+ */
+export const shopKinds = {
+  'gauge': gauge,
+  'gauge-check': gaugeCheck,
+  'profile': profile,
+  'operation': operation,
+  'cure-rule': cureRule,
+  'caution': caution,
+  'hours': hours,
+  'person': person,
+  'rates': rates,
+  'price': price,
+  'bench-order': benchOrder,
+  'strike': strike as ShopKind<'strike', { entry: string; reason?: string }>,
+  'unreadable': unreadable as ShopKind<'unreadable', { kind: string; problem: string; was: string }>,
+};

@@ -1,2 +1,0 @@
-export * from './assemblyGuide';
-export * from './jobAssembly';

@@ -1,0 +1,38 @@
+import type { JobState } from '../job';
+
+/** The screw board: a grid as large as the technician's own. */
+export interface Board {
+  rows: number;
+  columns: number;
+}
+
+const letters = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
+
+/** The places of a screw board, row by row. */
+export const boardCells = ({ rows, columns }: Board): string[] =>
+  [...letters.slice(0, rows)].flatMap((row) => Array.from({ length: columns }, (_, column) => `${row}${column + 1}`));
+
+/**
+ * Is there such a place on the board?
+ *
+ * @example isOnBoard({ rows: 2, columns: 10 }, 'B10') // => true
+ */
+export const isOnBoard = ({ rows, columns }: Board, cell: string): boolean => {
+  const row = letters.indexOf(cell.charAt(0));
+  const column = Number(cell.slice(1));
+  return row >= 0 && row < rows && column >= 1 && column <= columns;
+};
+
+/** The first empty place after the one filled last, round the board once; null when the board is full. */
+export function nextCell(state: Pick<JobState, 'board' | 'off'>): string | null {
+  const cells = boardCells(state.board);
+  const taken = new Set([...state.off.values()].map(({ cell }) => cell));
+  const last = [...state.off.values()]
+    .filter(({ cell }) => cell !== null)
+    .reduce((a, b) => (b.seq > a.seq ? b : a), {
+      seq: -1,
+      cell: null as string | null,
+    });
+  const from = last.cell === null ? 0 : cells.indexOf(last.cell) + 1;
+  return [...cells.slice(from), ...cells.slice(0, from)].find((cell) => !taken.has(cell)) ?? null;
+}
