@@ -1,4 +1,3 @@
-import { isDeepStrictEqual } from 'node:util';
 import {
   entryProblems,
   foldEntries,
@@ -8,11 +7,12 @@ import {
   type Entry,
   type JobState,
   type NewEntry,
-  type Problem,
 } from '@holotonos/core';
 import { and, asc, count, desc, eq, gt, max, sql } from 'drizzle-orm';
+import { LRUCache } from 'lru-cache';
 import { sqlState, type Database } from './database';
-import { lookAtStamp, onOtherDatabase, seeStamp, stampSql } from './guard';
+import { onOtherDatabase, stampSql } from './guard';
+import { answerKnown, appendTo, lockedState, stateOf, type AppendedTo, type KeptLog } from './keptLog';
 import type { PreparedPhoto } from './photos';
 import { entries, jobs, photos } from './schema';
 
@@ -21,23 +21,7 @@ export interface JobRow {
   ticket: string;
 }
 
-export type Appended =
-  /** in the logbook, committed; `known` when it had been there before */
-  | { status: 'stored'; entry: Entry; known: boolean }
-  /** the id is taken by an entry that says something else */
-  | { status: 'conflict' }
-  | { status: 'refused'; problems: Problem[] }
-  | { status: 'no-job' };
-
-const sameEntry = (a: NewEntry, b: Entry) =>
-  a.kind === b.kind &&
-  a.author === b.author &&
-  Date.parse(a.benchTime) === Date.parse(b.benchTime) &&
-  isDeepStrictEqual(a.body, b.body);
-
-/** What a new entry says of one that stands under its id already. */
-const answerKnown = (entry: NewEntry, known: Entry): Appended =>
-  sameEntry(entry, known) ? { status: 'stored', entry: known, known: true } : { status: 'conflict' };
+export type Appended = AppendedTo<Entry> | { status: 'no-job' };
 
 /** What a ticket can be called; nothing else is asked of the database. */
 export const ticketPattern = /^[A-Za-z0-9][A-Za-z0-9-]{0,19}$/;
@@ -50,18 +34,16 @@ export async function jobByTicket(db: Database, ticket: string): Promise<JobRow 
 }
 
 /** Tickets by the id of their job. A job keeps its ticket, so what was once read stays true. */
-const tickets = new Map<string, string>();
-const mostTickets = 5000;
+const tickets = new LRUCache<string, string>({ max: 5000 });
+onOtherDatabase(() => tickets.clear());
 
 /** The ticket of a job, or null when there is no such job. */
 export async function ticketOf(db: Database, jobId: string): Promise<string | null> {
   const known = tickets.get(jobId);
   if (known !== undefined) return known;
   const [row] = await db.select({ ticket: jobs.ticket }).from(jobs).where(eq(jobs.id, jobId));
-  if (!row) return null;
-  if (tickets.size >= mostTickets) tickets.clear();
-  tickets.set(jobId, row.ticket);
-  return row.ticket;
+  if (row) tickets.set(jobId, row.ticket);
+  return row?.ticket ?? null;
 }
 
 /** Entries of a job after sequence number `after`, in order; at most `limit` of them when one is given. */
@@ -73,40 +55,6 @@ export async function jobEntries(db: Database, jobId: string, after = 0, limit?:
     .orderBy(asc(entries.seq));
   const rows = await (limit === undefined ? query : query.limit(limit));
   return rows.map(readEntry);
-}
-
-/** States this process has folded already: only a shortcut, brought up to date from the database at every use. */
-const folded = new Map<string, JobState>();
-const mostFolded = 200;
-
-onOtherDatabase(() => {
-  folded.clear();
-  tickets.clear();
-});
-
-/** What is kept of a job does not fit what stands in the database. */
-function forget(jobId: string, why: string): void {
-  console.error(`The logbook of job ${jobId} ${why}: it is read again from its beginning.`);
-  folded.delete(jobId);
-}
-
-/** The state of a job as the database has it now. Reads only what came since this process last looked. */
-export async function jobState(db: Database, jobId: string): Promise<JobState> {
-  await lookAtStamp(db);
-  let before = folded.get(jobId) ?? emptyJobState;
-  let since = await jobEntries(db, jobId, before.seq);
-  const [first] = since;
-  if (first && before.seq > 0 && first.seq !== before.seq + 1) {
-    forget(jobId, `goes on with ${first.seq} after ${before.seq}`);
-    before = emptyJobState;
-    since = await jobEntries(db, jobId);
-  }
-  const state = foldEntries(before, since);
-  folded.delete(jobId);
-  folded.set(jobId, state);
-  const oldest = folded.keys().next();
-  if (folded.size > mostFolded && !oldest.done) folded.delete(oldest.value);
-  return state;
 }
 
 async function insertEntry(
@@ -123,46 +71,46 @@ async function insertEntry(
   return readEntry(row);
 }
 
-/**
- * Locks a job until the end of the transaction, so that its writers queue up, and gives its state as it stands in the
- * database: what this process remembers is believed only if it ends where the logbook ends.
- */
-export async function lockJob(tx: Database, jobId: string): Promise<JobState> {
-  const { rows } = await tx.execute<{ stamp: string }>(
-    sql`select ${stampSql} as stamp from ${jobs} where ${jobs.id} = ${jobId} for update`,
-  );
-  seeStamp(rows[0]?.stamp ?? '');
-  const state = await jobState(tx, jobId);
-  const [last] = await tx
-    .select({ seq: max(entries.seq) })
-    .from(entries)
-    .where(eq(entries.jobId, jobId));
-  if ((last?.seq ?? 0) === state.seq) return state;
-  forget(jobId, `ends with ${last?.seq ?? 0}, not ${state.seq}`);
-  return jobState(tx, jobId);
-}
+/** The logbook of a job, as the one engine of `keptLog` wants it. */
+const jobLog = (jobId: string): KeptLog<JobState, NewEntry, Entry> => ({
+  name: `job ${jobId}`,
+  rules: { empty: emptyJobState, problems: entryProblems, misfits, fold: foldEntries },
+  after: (db, seq) => jobEntries(db, jobId, seq),
+  find: async (db, id) => {
+    const [row] = await db
+      .select()
+      .from(entries)
+      .where(and(eq(entries.jobId, jobId), eq(entries.id, id)));
+    return row ? readEntry(row) : null;
+  },
+  lastSeq: async (db) => {
+    const [last] = await db
+      .select({ seq: max(entries.seq) })
+      .from(entries)
+      .where(eq(entries.jobId, jobId));
+    return last?.seq ?? 0;
+  },
+  lock: async (tx) => {
+    const { rows } = await tx.execute<{ stamp: string }>(
+      sql`select ${stampSql} as stamp from ${jobs} where ${jobs.id} = ${jobId} for update`,
+    );
+    return rows[0]?.stamp ?? '';
+  },
+  insert: (tx, seq, entry) => insertEntry(tx, jobId, seq, entry),
+});
 
-/**
- * Writes one entry to the end of a job's logbook. Resolves only after commit. Sending the same entry again, any number
- * of times and from anywhere, changes nothing and answers the same.
- */
+/** The state of a job as the database has it now. Reads only what came since this process last looked. */
+export const jobState = (db: Database, jobId: string): Promise<JobState> => stateOf(db, jobLog(jobId));
+
+/** Locks a job until the end of the transaction and gives its state, see `lockedState`. */
+export const lockJob = (tx: Database, jobId: string): Promise<JobState> => lockedState(tx, jobLog(jobId));
+
+/** Writes one entry to the end of a job's logbook, see `appendTo`. */
 export async function appendEntry(db: Database, ticket: string, entry: NewEntry): Promise<Appended> {
   const problems = entryProblems(entry);
   if (problems.length > 0) return { status: 'refused', problems };
   const job = await jobByTicket(db, ticket);
-  if (!job) return { status: 'no-job' };
-  return db.transaction(async (tx): Promise<Appended> => {
-    // Under the lock seq has no gaps, and checks see what came before.
-    const state = await lockJob(tx, job.id);
-    const [known] = await tx
-      .select()
-      .from(entries)
-      .where(and(eq(entries.jobId, job.id), eq(entries.id, entry.id)));
-    if (known) return answerKnown(entry, readEntry(known));
-    const unfit = misfits(state, entry);
-    if (unfit.length > 0) return { status: 'refused', problems: unfit };
-    return { status: 'stored', entry: await insertEntry(tx, job.id, state.seq + 1, entry), known: false };
-  });
+  return job ? appendTo(db, jobLog(job.id), entry) : { status: 'no-job' };
 }
 
 /** Rows one statement carries: PostgreSQL takes 65 535 parameters at most. */

@@ -89,11 +89,11 @@ export const instrumentTypes = pgTable(
   (table) => [index().on(table.id)],
 );
 
-/** The shop's own logbook: its gauges, their checks, its sets of limits. Append-only, in the order of `seq`. */
+/** The shop's own logbook. Append-only; `seq` counts from 1 without gaps, given under a lock, as in `entries`. */
 export const shopEntries = pgTable(
   'shop_entries',
   {
-    seq: integer().primaryKey().generatedAlwaysAsIdentity(),
+    seq: integer().primaryKey(),
     id: uuid().notNull().unique(),
     kind: text().notNull(),
     body: jsonb().notNull(),

@@ -1,22 +1,55 @@
-import { isDeepStrictEqual } from 'node:util';
 import {
-  foldShop,
+  foldShopBook,
+  freshBook,
   readShopEntry,
   shopEntryProblems,
+  shopMisfits,
+  shopOf,
   usualHours,
   type NewShopEntry,
-  type Problem,
+  type ShopBook,
+  type ShopEntry,
   type ShopState,
 } from '@holotonos/core';
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, gt, max, sql } from 'drizzle-orm';
 import type { Database } from './database';
+import { stampSql } from './guard';
+import { appendTo, stateOf, type AppendedTo, type KeptLog } from './keptLog';
 import { shopEntries } from './schema';
 
+/** No row stands for the shop as one stands for a job; its writers queue up behind this number. */
+const shopLock = 7_001;
+
+/** The logbook of the shop, as the one engine of `keptLog` wants it. */
+const shopLog: KeptLog<ShopBook, NewShopEntry, ShopEntry> = {
+  name: 'the shop',
+  rules: { empty: freshBook, problems: shopEntryProblems, misfits: shopMisfits, fold: foldShopBook },
+  after: async (db, seq) => {
+    const rows = await db.select().from(shopEntries).where(gt(shopEntries.seq, seq)).orderBy(asc(shopEntries.seq));
+    return rows.map(readShopEntry);
+  },
+  find: async (db, id) => {
+    const [row] = await db.select().from(shopEntries).where(eq(shopEntries.id, id));
+    return row ? readShopEntry(row) : null;
+  },
+  lastSeq: async (db) => {
+    const [last] = await db.select({ seq: max(shopEntries.seq) }).from(shopEntries);
+    return last?.seq ?? 0;
+  },
+  lock: async (tx) => {
+    await tx.execute(sql`select pg_advisory_xact_lock(${shopLock})`);
+    const { rows } = await tx.execute<{ stamp: string }>(sql`select ${stampSql} as stamp`);
+    return rows[0]?.stamp ?? '';
+  },
+  insert: async (tx, seq, { id, kind, body, author, benchTime }) => {
+    const [row] = await tx.insert(shopEntries).values({ seq, id, kind, body, author, benchTime }).returning();
+    if (!row) throw new Error('insert returned no row');
+    return readShopEntry(row);
+  },
+};
+
 /** The shop as the database has it now. */
-export async function shopState(db: Database): Promise<ShopState> {
-  const rows = await db.select().from(shopEntries).orderBy(asc(shopEntries.seq));
-  return foldShop(rows.map(readShopEntry));
-}
+export const shopState = async (db: Database): Promise<ShopState> => shopOf(await stateOf(db, shopLog));
 
 /**
  * Gives a shop that has written down no hours yet the time zone of its machine. Says whether it did.
@@ -35,30 +68,6 @@ export async function settleZone(db: Database, timeZone: string, now: string, mi
   return (await appendShopEntry(db, entry)).status === 'stored';
 }
 
-export type ShopAppended =
-  { status: 'stored'; known: boolean } | { status: 'conflict' } | { status: 'refused'; problems: Problem[] };
-
-/** Writes one entry to the shop's logbook, committed before it answers. Sending it again changes nothing. */
-export async function appendShopEntry(db: Database, entry: NewShopEntry): Promise<ShopAppended> {
-  const problems = shopEntryProblems(entry);
-  if (problems.length > 0) return { status: 'refused', problems };
-  if (entry.kind === 'strike') {
-    const [target] = await db.select().from(shopEntries).where(eq(shopEntries.id, entry.body.entry));
-    if (!target || readShopEntry(target).kind === 'strike')
-      return {
-        status: 'refused',
-        problems: [{ path: '/body/entry', message: 'is not an entry of the shop that can be struck' }],
-      };
-  }
-  const { id, kind, body, author, benchTime } = entry;
-  const [row] = await db
-    .insert(shopEntries)
-    .values({ id, kind, body, author, benchTime })
-    .onConflictDoNothing({ target: shopEntries.id })
-    .returning();
-  if (row) return { status: 'stored', known: false };
-  const [known] = await db.select().from(shopEntries).where(eq(shopEntries.id, id));
-  return known && known.kind === kind && isDeepStrictEqual(known.body, body)
-    ? { status: 'stored', known: true }
-    : { status: 'conflict' };
-}
+/** Writes one entry to the end of the shop's logbook, see `appendTo`. */
+export const appendShopEntry = (db: Database, entry: NewShopEntry): Promise<AppendedTo<ShopEntry>> =>
+  appendTo(db, shopLog, entry);

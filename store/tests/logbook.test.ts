@@ -10,6 +10,7 @@ import {
   shelfGauges,
   toJobDocument,
   type Entry,
+  type JobState,
   type NewEntry,
   type ShelfGauge,
 } from '@holotonos/core';
@@ -33,6 +34,7 @@ import {
   readingsToCsv,
   sqlState,
 } from '../src';
+import { randomJob } from '../../core/tests/randomJob';
 import { migrations, testDatabase, type TestDatabase } from './database';
 import { entryOf, intakeOf, now } from './entries';
 
@@ -74,6 +76,33 @@ describe('the logbook in the database', () => {
     expect(await appendEntry(store.db, 'T-2', { ...entry, author: 'Someone else' })).toEqual({ status: 'conflict' });
     expect(await jobEntries(store.db, id)).toHaveLength(2);
   });
+
+  test.each([3, 5, 8])(
+    'story %i of every kind: written whole, or entry by entry, it is what the core says',
+    async (seed) => {
+      const story = randomJob(seed, 60);
+      const state = foldJob(story);
+      expect(await importJob(store.db, `R-${seed}`, story)).toBe('imported');
+      const whole = await jobState(store.db, (await jobByTicket(store.db, `R-${seed}`))?.id ?? '');
+      expect(whole).toEqual(state);
+      const renamed = story.map(({ seq: _, receivedAt: __, ...entry }) =>
+        entry.kind === 'intake' ? { ...entry, body: { ...entry.body, ticket: `S-${seed}` } } : entry,
+      ) as NewEntry[];
+      const [first, ...rest] = renamed as [NewEntry, ...NewEntry[]];
+      expect((await openJob(store.db, first)).status).toBe('stored');
+      for (const entry of rest) expect((await appendEntry(store.db, `S-${seed}`, entry)).status).toBe('stored');
+      const single = await jobState(store.db, (await jobByTicket(store.db, `S-${seed}`))?.id ?? '');
+      const said = ({ points, findings, off, operations, rounds, costs }: JobState) => ({
+        points,
+        findings,
+        off,
+        operations,
+        rounds,
+        costs,
+      });
+      expect(said(single)).toEqual(said(state));
+    },
+  );
 
   test('sequence numbers have no gaps, however many write at once', async () => {
     const id = await job('T-3');

@@ -328,12 +328,36 @@ describe('the logbook of the shop', () => {
   });
   test('keeps what it was given once, refuses what is not well-formed, and cannot be changed', async () => {
     const first = entry(0.001);
-    expect(await appendShopEntry(store.db, first)).toEqual({ status: 'stored', known: false });
-    expect(await appendShopEntry(store.db, first)).toEqual({ status: 'stored', known: true });
+    expect(await appendShopEntry(store.db, first)).toMatchObject({ status: 'stored', known: false });
+    expect(await appendShopEntry(store.db, first)).toMatchObject({ status: 'stored', known: true });
     expect(await appendShopEntry(store.db, { ...entry(2), id: first.id })).toEqual({ status: 'conflict' });
     expect(await appendShopEntry(store.db, { ...entry(0), author: '' })).toMatchObject({ status: 'refused' });
     expect((await shopState(store.db)).checks).toMatchObject([{ gauge: 'micrometer', shows: 0.001 }]);
     await expect(store.db.execute('delete from shop_entries')).rejects.toThrow();
     await expect(store.db.execute("update shop_entries set author = 'y'")).rejects.toThrow();
+  });
+
+  test('counts without gaps however many write at once, and takes each once', async () => {
+    const { seq: before } = await shopState(store.db);
+    const list = Array.from({ length: 20 }, (_, i) => entry(i / 1000));
+    const answers = await Promise.all([...list, ...list].map((each) => appendShopEntry(store.db, each)));
+    const seqs = answers.flatMap((answer) => (answer.status === 'stored' && !answer.known ? [answer.entry.seq] : []));
+    expect(seqs.sort((a, b) => a - b)).toEqual(list.map((_, i) => before + 1 + i));
+    expect(answers.filter((answer) => answer.status === 'stored' && answer.known)).toHaveLength(20);
+    expect((await shopState(store.db)).seq).toBe(before + 20);
+  });
+  test('what is struck counts for nothing, stays in the table, and cannot be struck by what is no entry', async () => {
+    const checks = async () => (await shopState(store.db)).checks.map(({ shows }) => shows);
+    const wrong = entry(9.5);
+    await appendShopEntry(store.db, wrong);
+    expect(await checks()).toContain(9.5);
+    const strike = { ...wrong, id: randomUUID(), kind: 'strike' as const, body: { entry: wrong.id } };
+    expect(await appendShopEntry(store.db, strike)).toMatchObject({ status: 'stored' });
+    expect(await checks()).not.toContain(9.5);
+    const again = { ...strike, id: randomUUID(), body: { entry: strike.id } };
+    expect(await appendShopEntry(store.db, again)).toMatchObject({
+      status: 'refused',
+      problems: [{ path: '/body/entry', message: expect.stringMatching(/is itself a strike/) }],
+    });
   });
 });

@@ -159,7 +159,7 @@ describe('entries nobody can read', () => {
       [randomUUID()],
     );
     await app.database.pool.query(
-      `insert into shop_entries (id, kind, body, author, bench_time) values ($1, 'gauge', '[]', 'x', now())`,
+      `insert into shop_entries (seq, id, kind, body, author, bench_time) select max(seq) + 1, $1, 'gauge', '[]', 'x', now() from shop_entries`,
       [randomUUID()],
     );
     const page = await app.page();

@@ -1,0 +1,1 @@
+ALTER TABLE "shop_entries" ALTER COLUMN "seq" DROP IDENTITY;

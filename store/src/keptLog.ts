@@ -1,0 +1,117 @@
+import { isDeepStrictEqual } from 'node:util';
+import type { Problem } from '@holotonos/core';
+import { LRUCache } from 'lru-cache';
+import type { Database } from './database';
+import { lookAtStamp, onOtherDatabase, seeStamp } from './guard';
+
+interface AnyNew {
+  id: string;
+  kind: string;
+  body: unknown;
+  author: string;
+  benchTime: string;
+}
+type AnyKept = AnyNew & { seq: number; receivedAt: string };
+
+/** A logbook in the database: where its rows are, and the rules of what is written into it. */
+export interface KeptLog<State extends { seq: number }, New extends AnyNew, Kept extends AnyKept> {
+  /** what this process remembers it by, and what it is called in the log of faults */
+  name: string;
+  rules: {
+    empty: State;
+    problems: (entry: unknown) => Problem[];
+    misfits: (state: State, entry: New) => Problem[];
+    fold: (state: State, more: readonly Kept[]) => State;
+  };
+  /** entries after a sequence number, in order */
+  after: (db: Database, seq: number) => Promise<Kept[]>;
+  find: (db: Database, id: string) => Promise<Kept | null>;
+  lastSeq: (db: Database) => Promise<number>;
+  /** holds the end of the logbook until the transaction ends; gives the stamp of the database */
+  lock: (tx: Database) => Promise<string>;
+  insert: (tx: Database, seq: number, entry: New) => Promise<Kept>;
+}
+
+export type AppendedTo<Kept> =
+  /** in the logbook, committed; `known` when it had been there before */
+  | { status: 'stored'; entry: Kept; known: boolean }
+  /** the id is taken by an entry that says something else */
+  | { status: 'conflict' }
+  | { status: 'refused'; problems: Problem[] };
+
+/** States this process has folded already: only a shortcut, brought up to date from the database at every use. */
+const folded = new LRUCache<string, { seq: number }>({ max: 200 });
+onOtherDatabase(() => folded.clear());
+
+/** What is kept of a logbook does not fit what stands in the database. */
+function forget(name: string, why: string): void {
+  console.error(`The logbook of ${name} ${why}: it is read again from its beginning.`);
+  folded.delete(name);
+}
+
+/** The state of a logbook as the database has it now. Reads only what came since this process last looked. */
+export async function stateOf<State extends { seq: number }, New extends AnyNew, Kept extends AnyKept>(
+  db: Database,
+  log: KeptLog<State, New, Kept>,
+): Promise<State> {
+  await lookAtStamp(db);
+  const { name, rules } = log;
+  let before = (folded.get(name) as State | undefined) ?? rules.empty;
+  let since = await log.after(db, before.seq);
+  const [first] = since;
+  if (first && before.seq > 0 && first.seq !== before.seq + 1) {
+    forget(name, `goes on with ${first.seq} after ${before.seq}`);
+    before = rules.empty;
+    since = await log.after(db, 0);
+  }
+  const state = rules.fold(before, since);
+  folded.set(name, state);
+  return state;
+}
+
+/**
+ * Locks a logbook until the end of the transaction, so that its writers queue up, and gives its state as it stands in the
+ * database: what this process remembers is believed only if it ends where the logbook ends.
+ */
+export async function lockedState<State extends { seq: number }, New extends AnyNew, Kept extends AnyKept>(
+  tx: Database,
+  log: KeptLog<State, New, Kept>,
+): Promise<State> {
+  seeStamp(await log.lock(tx));
+  const state = await stateOf(tx, log);
+  const last = await log.lastSeq(tx);
+  if (last === state.seq) return state;
+  forget(log.name, `ends with ${last}, not ${state.seq}`);
+  return stateOf(tx, log);
+}
+
+/** What a new entry says of one that stands under its id already. */
+export const answerKnown = <Kept extends AnyKept>(entry: AnyNew, known: Kept): AppendedTo<Kept> =>
+  entry.kind === known.kind &&
+  entry.author === known.author &&
+  Date.parse(entry.benchTime) === Date.parse(known.benchTime) &&
+  isDeepStrictEqual(entry.body, known.body)
+    ? { status: 'stored', entry: known, known: true }
+    : { status: 'conflict' };
+
+/**
+ * Writes one entry to the end of a logbook. Resolves only after commit. Sending the same entry again, any number of times
+ * and from anywhere, changes nothing and answers the same.
+ */
+export async function appendTo<State extends { seq: number }, New extends AnyNew, Kept extends AnyKept>(
+  db: Database,
+  log: KeptLog<State, New, Kept>,
+  entry: New,
+): Promise<AppendedTo<Kept>> {
+  const problems = log.rules.problems(entry);
+  if (problems.length > 0) return { status: 'refused', problems };
+  return db.transaction(async (tx): Promise<AppendedTo<Kept>> => {
+    // Under the lock seq has no gaps, and checks see what came before.
+    const state = await lockedState(tx, log);
+    const known = await log.find(tx, entry.id);
+    if (known) return answerKnown(entry, known);
+    const unfit = log.rules.misfits(state, entry);
+    if (unfit.length > 0) return { status: 'refused', problems: unfit };
+    return { status: 'stored', entry: await log.insert(tx, state.seq + 1, entry), known: false };
+  });
+}
