@@ -390,6 +390,10 @@ describe('what goes wrong is told apart', () => {
     const long = 'x'.repeat(5000);
     const aimed = (init: RequestInit) => at('/api/v1/gauges/aim', { method: 'POST', ...init });
     expect(await readJson(aimed({ body: long }))).toMatchObject({ ok: false });
+    const full = `"${'x'.repeat(4094)}"`;
+    expect(await readJson(aimed({ body: full }))).toMatchObject({ ok: true });
+    expect(await readJson(aimed({ body: full, headers: { 'content-length': '4096' } }))).toMatchObject({ ok: true });
+    expect(await readJson(aimed({ body: `${full} ` }))).toMatchObject({ ok: false });
     const lying = aimed({ body: `"${long}"`, headers: { 'content-length': '10' } });
     const read = await readJson(lying);
     expect(read.ok ? 0 : read.response.status).toBe(413);

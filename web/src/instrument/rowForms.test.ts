@@ -21,6 +21,10 @@ describe('rows from a form', () => {
     expect(problemsWith('instrument_type', grown)).toEqual([]);
     expect(instrumentTypeProblems(grown)).toEqual([]);
   });
+  test('parts that were left unchosen are not named', () => {
+    expect(rowFrom(blank, 'keys', 'k', 'Key', { over: [] })).not.toHaveProperty('over');
+    expect(rowFrom(blank, 'keys', 'k', 'Key', { over: ['x'] })).toHaveProperty('over', ['x']);
+  });
   test.each(changeableLists.filter((list) => rowForms[list]))(
     '%s: a form filled from a row gives the row again',
     (list) => {

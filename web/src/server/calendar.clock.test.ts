@@ -54,3 +54,31 @@ test('only what was asked for', () => {
   expect(of({ ticket: 'LL-2', person: null })).toEqual([]);
   expect(of({ ticket: null, person: 'juno' })).toEqual(['LL-1 Glue the crack']);
 });
+
+test('work that goes on another day is two events, and a phone can tell them apart', () => {
+  const week = Object.fromEntries(
+    ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'].map((day) => [day, [['09:00', '10:00']]]),
+  );
+  const cut = {
+    ...question,
+    input: {
+      calendar: { start: '2026-03-30T07:00:00.000Z', timeZone: 'Europe/Berlin', week, closed: [] },
+      people: [{ id: 'juno', skills: [] }],
+    },
+  } as unknown as BenchQuestion;
+  const long = { tasks: [{ id: 'LL-1/look', start: 0, attendedEnd: 1500, end: 1500, person: 'juno' }], late: [] };
+  const text = benchCalendar(
+    { question: cut, schedule: long as unknown as ScheduleOutput, summaries: [], shop },
+    { ticket: null, person: null },
+  );
+  const uids = [...text.matchAll(/^UID:(.*)$/gm)].map(([, uid]) => uid);
+  expect(uids).toHaveLength(2);
+  expect(new Set(uids).size).toBe(2);
+});
+
+test('what has gone home is not due', () => {
+  const home = summaries.map((each) => ({ ...each, signedOff: true }));
+  expect(
+    eventsOf(benchCalendar({ question, schedule: null, summaries: home, shop }, { ticket: null, person: null })),
+  ).toEqual([]);
+});

@@ -42,6 +42,33 @@ describe('the strip of every type', () => {
           expect([a.id, b.id, a.to <= b.from || b.to <= a.from]).toEqual([a.id, b.id, true]);
   });
 
+  test.each(drawn)(
+    '%s, stacked %s: labels stand clear of the tube and of each other, inside the drawing',
+    (_id, stacked, type) => {
+      const { frames, labels, labelSize, labelY, place, height } = stripLayout(type, stacked);
+      const ends = new Map<string, number>();
+      const down = type.holes
+        .map((hole) => ({ ...hole, x: place(hole).x, label: labels.get(hole.id) ?? { above: true, row: 0 } }))
+        .sort((a, b) => a.x - b.x);
+      for (const { name, section, x, label } of down) {
+        const frame = frames.find((each) => each.section.id === section) as (typeof frames)[number];
+        const base = labelY(section, label);
+        // A letter stands on its base line and is about as high as its size.
+        if (label.above) expect(base).toBeLessThan(frame.y - frame.reach);
+        else expect(base - labelSize).toBeGreaterThanOrEqual(frame.y + frame.reach - 1e-9);
+        expect(base - labelSize).toBeGreaterThanOrEqual(0);
+        expect(base).toBeLessThanOrEqual(height);
+        const farther = labelY(section, { ...label, row: label.row + 1 });
+        expect(Math.abs(farther - base)).toBeCloseTo(1.1 * labelSize, 9);
+        expect(Math.abs(farther - frame.y)).toBeGreaterThan(Math.abs(base - frame.y));
+        const lane = `${stacked ? section : ''} ${label.above} ${label.row}`;
+        const half = (name.length * 0.45 * labelSize) / 2;
+        expect(x - half - (ends.get(lane) ?? -Infinity)).toBeGreaterThanOrEqual(0.7 * labelSize - 1e-9);
+        ends.set(lane, x + half);
+      }
+    },
+  );
+
   test('outside every section there is no spot', () => {
     const [, , type] = drawn[0] as (typeof drawn)[number];
     expect(stripLayout(type, false).spotAt(-50, 0)).toBeNull();
