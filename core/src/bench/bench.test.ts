@@ -85,7 +85,10 @@ describe('the bench as a question to the scheduler', () => {
       ],
     };
     const { input } = benchQuestion([bench('A', crooked('e'))], shop, now);
-    expect(input.people?.map(({ id }) => id)).toEqual(['juno', 'perrin']);
+    expect(input.people).toEqual([
+      { id: 'juno', skills: ['regulate'], away: ['2026-11-24'] },
+      { id: 'perrin', skills: [] },
+    ]);
     const out = solveSchedule(input);
     expect(out.tasks.find(({ id }) => id === 'A/dress-rim:e')?.person).toBe('perrin');
   });

@@ -153,6 +153,15 @@ describe('options', () => {
     expect(full.keys.find(({ id }) => id === 'upper-g-key')?.rod).toBe('g-rod');
     expect(full.options).toEqual([]);
   });
+  test('are few enough that every choice can be checked', () => {
+    const many = (count: number) => ({
+      ...flute,
+      options: Array.from({ length: count }, (_, i) => ({ id: `o${i}`, name: `Option ${i}` })),
+    });
+    const said = (count: number) => instrumentTypeProblems(many(count)).map(({ path }) => path);
+    expect(said(6)).not.toContain('/options');
+    expect(said(7)).toContain('/options');
+  });
 });
 
 describe('the mechanism', () => {

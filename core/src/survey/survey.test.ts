@@ -16,6 +16,14 @@ describe('the picture a leak light makes', () => {
     ['all-round', 'held-off'],
     ['sealed', 'sealed'],
   ] as const)('%s is %s', (name, picture) => expect(lightPicture(namedPictures[name].sectors)).toBe(picture));
+  test.each([
+    ['right', 90],
+    ['back', 180],
+    ['left', 270],
+  ] as const)('open on the %s is open at the front, turned by %i°', (name, by) => {
+    const turned = namedPictures.front.sectors.map((clock) => (clock + by) % 360);
+    expect(new Set(namedPictures[name].sectors)).toEqual(new Set(turned));
+  });
   test('one open position is a short gap, two runs side by side are no saddle', () => {
     expect(lightPicture([45])).toBe('one-gap');
     expect(lightPicture([0, 90])).toBe('uneven');
