@@ -1,15 +1,21 @@
-/** How many minor units make one unit of a currency, as a power of ten; 2 where the currency is not known. */
-export function minorDigits(currency: string): number {
+/** How sums of a currency are written, made once for each; null of what is no currency. */
+const formats = new Map<string, Intl.NumberFormat | null>();
+function formatOf(currency: string): Intl.NumberFormat | null {
+  const known = formats.get(currency);
+  if (known !== undefined) return known;
+  let made: Intl.NumberFormat | null = null;
   try {
-    const { maximumFractionDigits = 2 } = new Intl.NumberFormat('en', {
-      style: 'currency',
-      currency,
-    }).resolvedOptions();
-    return maximumFractionDigits;
+    made = new Intl.NumberFormat('en-GB', { style: 'currency', currency });
   } catch {
-    return 2;
+    // What is no currency is written as a figure.
   }
+  formats.set(currency, made);
+  return made;
 }
+
+/** How many minor units make one unit of a currency, as a power of ten; 2 where the currency is not known. */
+export const minorDigits = (currency: string): number =>
+  formatOf(currency)?.resolvedOptions().maximumFractionDigits ?? 2;
 
 /**
  * A sum as it is written, from minor units.
@@ -18,11 +24,7 @@ export function minorDigits(currency: string): number {
  */
 export function moneyText(amount: number, currency: string): string {
   const value = amount / 10 ** minorDigits(currency);
-  try {
-    return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(value);
-  } catch {
-    return `${value.toFixed(2)} ${currency}`;
-  }
+  return formatOf(currency)?.format(value) ?? `${value.toFixed(2)} ${currency}`;
 }
 
 /**

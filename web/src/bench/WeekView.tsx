@@ -14,8 +14,6 @@ import {
   type BenchQuestion,
   type PlanEdges,
   type ScheduleOutput,
-  type Stretch,
-  type TicketChance,
 } from '@holotonos/core';
 import {
   DndContext,
@@ -23,8 +21,6 @@ import {
   pointerWithin,
   PointerSensor,
   rectIntersection,
-  useDraggable,
-  useDroppable,
   useSensor,
   useSensors,
   type CollisionDetection,
@@ -32,7 +28,7 @@ import {
 } from '@dnd-kit/core';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useId, useMemo, useState } from 'react';
+import { useCallback, useId, useMemo, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench, usePageKeys } from '@/client/BenchContext';
 import { Button, Form } from '@/client/bootstrap';
@@ -41,14 +37,9 @@ import { queueOf } from '@/client/outbox';
 import { useShop } from '@/client/useShop';
 import { minutesText } from '@/client/words';
 import type { NewEntry, ShopState } from '@holotonos/core';
-import { ChanceBand } from './ChanceBand';
 import { useSchedule } from './useSchedule';
-
-export interface WeekTicket {
-  ticket: string;
-  instrument: string;
-  dueBy: string | null;
-}
+import { weekCells, type Cells } from './weekCells';
+import { TicketRow, type WeekTicket } from './WeekRow';
 
 interface Props {
   tickets: WeekTicket[];
@@ -60,6 +51,9 @@ interface Props {
 }
 
 const daysOfWeek = 7;
+/** Days that are shown whether anybody works or not: Monday to Friday. */
+const ordinaryDays = 5;
+const noCells: Cells = new Map();
 
 /** What the pointer is on; with the keyboard, what the step lies over most. */
 const under: CollisionDetection = (moment) => {
@@ -86,50 +80,6 @@ function written(ticket: string, entry: NewEntry): Promise<string | null> {
   });
 }
 
-/** One piece of work in the week: can be taken up, dropped on, and chosen. */
-function Block({
-  stretch,
-  title,
-  person,
-  zone,
-  chosen,
-  choose,
-}: {
-  stretch: Stretch;
-  person: string | null;
-  title: string;
-  zone: string;
-  chosen: boolean;
-  choose: () => void;
-}) {
-  const { timeText } = clockWords(zone);
-  const drag = useDraggable({ id: stretch.task });
-  const drop = useDroppable({ id: stretch.task });
-  const { transform } = drag;
-  return (
-    <button
-      ref={(node) => {
-        drag.setNodeRef(node);
-        drop.setNodeRef(node);
-      }}
-      type="button"
-      className={`week-block${chosen ? ' chosen' : ''}${drop.isOver && !drag.isDragging ? ' over' : ''}${drag.isDragging ? ' dragged' : ''}`}
-      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
-      {...drag.listeners}
-      {...drag.attributes}
-      aria-pressed={chosen}
-      aria-roledescription="step, can be moved"
-      onClick={choose}
-    >
-      <span className="figures">
-        {timeText(stretch.from)}–{timeText(stretch.to)}
-      </span>{' '}
-      {title}
-      {person !== null && <span className="soft"> {person}</span>}
-    </button>
-  );
-}
-
 /** The week over all tickets: what is worked when, what cures, how sure each date is. Steps can be put before others. */
 export function WeekView({ tickets, question, first, order, shop: firstShop, now }: Props) {
   const router = useRouter();
@@ -137,7 +87,7 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
   const { shop, write } = useShop(firstShop);
   const { schedule, chances, progress, stop } = useSchedule(question, first);
   const { zone } = useBench();
-  const { dayOf, timeText } = clockWords(zone);
+  const { dayOf } = clockWords(zone);
   const today = dayOf(now);
   const [week, setWeek] = useState(0);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -152,14 +102,18 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
   ]);
 
   const stretches = useMemo(() => stretchesOf(question, schedule), [question, schedule]);
+  const { cells, workdays, last } = useMemo(() => weekCells(stretches, zone), [stretches, zone]);
   // The week begins on a Monday.
   const monday = dayAfter(mondayOf(today), week * daysOfWeek);
-  const days = Array.from({ length: daysOfWeek }, (_, i) => dayAfter(monday, i)).filter((day, i) => {
-    const works = stretches.some(({ from, kind }) => kind === 'work' && dayOf(from) === day);
-    return i < 5 || works;
-  });
-  const last = stretches.reduce((latest, { to }) => (to > latest ? to : latest), now);
-  const nameOf = (person: string | null) => shop.people.find(({ id }) => id === person)?.name ?? null;
+  const days = useMemo(
+    () =>
+      Array.from({ length: daysOfWeek }, (_, i) => dayAfter(monday, i)).filter(
+        (day, i) => i < ordinaryDays || workdays.has(day),
+      ),
+    [monday, workdays],
+  );
+  const names = useMemo(() => new Map(shop.people.map(({ id, name }) => [id, name])), [shop.people]);
+  const choose = useCallback((task: string) => setChosen((before) => (before === task ? null : task)), [setChosen]);
   const titleOf = (task: string) => question.tasks[task]?.title ?? task;
 
   const putBefore = async (active: string, over: string) => {
@@ -199,7 +153,7 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
           </Button>
           <Button
             variant="quiet"
-            disabled={dayAfter(monday, daysOfWeek) > dayOf(last)}
+            disabled={dayAfter(monday, daysOfWeek) > (last ?? today)}
             onClick={() => setWeek(week + 1)}
           >
             Later
@@ -240,46 +194,21 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
               </tr>
             </thead>
             <tbody>
-              {tickets.map(({ ticket, instrument, dueBy }) => (
-                <tr key={ticket}>
-                  <th scope="row">
-                    <Link href={`/jobs/${ticket}/plan`}>{ticket}</Link>
-                    <div className="soft">{instrument}</div>
-                    <ChanceOf
-                      chance={chances?.find(({ id }) => id === ticket)}
-                      question={question}
-                      dueBy={dueBy}
-                      late={schedule.late.includes(ticket)}
-                    />
-                  </th>
-                  {days.map((day) => (
-                    <td key={day} className={day === today ? 'today' : undefined}>
-                      {stretches
-                        .filter(({ task, kind, from, to }) => {
-                          if (splitTask(task).ticket !== ticket) return false;
-                          return kind === 'work' ? dayOf(from) === day : dayOf(from) <= day && dayOf(to) >= day;
-                        })
-                        .map((stretch) =>
-                          stretch.kind === 'work' ? (
-                            <Block
-                              key={`${stretch.task} ${stretch.from}`}
-                              stretch={stretch}
-                              title={titleOf(stretch.task)}
-                              person={nameOf(stretch.person)}
-                              zone={zone}
-                              chosen={chosen === stretch.task}
-                              choose={() => setChosen(chosen === stretch.task ? null : stretch.task)}
-                            />
-                          ) : (
-                            <div key={`${stretch.task} cure`} className="week-cure">
-                              {dayOf(stretch.to) === day ? `cured ${timeText(stretch.to)}` : 'cures'}:{' '}
-                              {titleOf(stretch.task)}
-                            </div>
-                          ),
-                        )}
-                    </td>
-                  ))}
-                </tr>
+              {tickets.map((ticket) => (
+                <TicketRow
+                  key={ticket.ticket}
+                  ticket={ticket}
+                  days={days}
+                  today={today}
+                  cells={cells.get(ticket.ticket) ?? noCells}
+                  question={question}
+                  names={names}
+                  zone={zone}
+                  chance={chances?.find(({ id }) => id === ticket.ticket)}
+                  late={schedule.late.includes(ticket.ticket)}
+                  chosen={chosen !== null && splitTask(chosen).ticket === ticket.ticket ? chosen : null}
+                  choose={choose}
+                />
               ))}
             </tbody>
           </table>
@@ -305,25 +234,6 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
           }}
         />
       )}
-    </>
-  );
-}
-
-function ChanceOf({
-  chance,
-  question,
-  dueBy,
-  late,
-}: {
-  chance: TicketChance | undefined;
-  question: BenchQuestion;
-  dueBy: string | null;
-  late: boolean;
-}) {
-  return (
-    <>
-      {late && <div className="notice">Late as things stand</div>}
-      {chance && <ChanceBand chance={chance} start={question.input.calendar?.start ?? ''} dueBy={dueBy} />}
     </>
   );
 }
