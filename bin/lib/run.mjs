@@ -45,14 +45,33 @@ export function runBeside(command, args, { failure, ...options } = {}) {
   });
 }
 
-/** Runs a command and shows its output in one piece when it has ended, so that two at once do not mix their lines. */
-export function showAtOnce(command, args, options = {}) {
+/**
+ * Runs a command and shows its output in one piece when it has ended, so that two at once do not mix their lines.
+ *
+ * @param isDone tells that it has done its work; it is ended, and that is said, when it stays on for `lingerMs` after
+ */
+export function showAtOnce(command, args, { isDone, lingerMs = 30_000, ...options } = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], ...options });
     const pieces = [];
+    let doneAt = null;
+    const watch = setInterval(
+      () => {
+        if (!isDone?.()) return;
+        doneAt ??= Date.now();
+        if (Date.now() - doneAt < lingerMs) return;
+        pieces.push(Buffer.from(`${command} had done its work and did not end: something it started still runs.\n`));
+        child.kill('SIGKILL');
+      },
+      Math.min(1000, lingerMs),
+    );
     for (const stream of [child.stdout, child.stderr]) stream?.on('data', (piece) => pieces.push(piece));
-    child.on('error', () => resolve(127));
+    child.on('error', () => {
+      clearInterval(watch);
+      resolve(127);
+    });
     child.on('close', (code, signal) => {
+      clearInterval(watch);
       process.stdout.write(Buffer.concat(pieces));
       resolve(signal ? 128 : (code ?? 1));
     });

@@ -119,6 +119,7 @@ async function runAll(wants, tally) {
             cwd: root,
             env: { ...process.env, NODE_OPTIONS: nodeOptions, ...env },
             stdio: ['ignore', 'ignore', 'pipe'],
+            isDone: () => existsSync(report),
           },
         );
         return countsOf(existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : null, code);
