@@ -6,6 +6,7 @@ import { hingeInput } from './hinges/hinge.schema';
 import { jointInput } from './joints/joint.schema';
 import { entryBodies, newEntrySchema, storedEntrySchema } from './job/entry.schema';
 import { instrumentTypeSchema } from './instruments/instrumentType.schema';
+import { bodySchemaName } from './logbook/envelope.schema';
 import { conformityInput } from './metrology/conformity.schema';
 import { seatInput } from './pads/seat.schema';
 import { planInput } from './plan/plan.schema';
@@ -15,9 +16,13 @@ import { rimInput } from './rims/rim.schema';
 import { scheduleInput } from './schedule/schedule.schema';
 import { newShopEntrySchema, shopEntryBodies, storedShopEntrySchema } from './shop/shopEntry.schema';
 
+/** The schemas of bodies, by the names their validators get. */
+const named = (prefix: string, bodies: Readonly<Record<string, object>>) =>
+  Object.fromEntries(Object.entries(bodies).map(([kind, schema]) => [bodySchemaName(prefix, kind), schema]));
+
 /**
- * Every schema that is compiled to a validator at build time, by the name the validator gets. Imports schemas only:
- * the compiler runs before the validators exist.
+ * Every schema that is compiled to a validator at build time, by the name the validator gets. Schemas of bodies stand beside
+ * code that asks those validators: while they are made, nothing of that code may run.
  */
 export const compiledSchemas: Record<string, object> = {
   solver_conformity: conformityInput,
@@ -38,10 +43,6 @@ export const compiledSchemas: Record<string, object> = {
   gauge_line: gaugeLineSchema,
   new_shop_entry: newShopEntrySchema,
   stored_shop_entry: storedShopEntrySchema,
-  ...Object.fromEntries(
-    Object.entries(shopEntryBodies).map(([kind, schema]) => [`shop_${kind.replaceAll('-', '_')}`, schema]),
-  ),
-  ...Object.fromEntries(
-    Object.entries(entryBodies).map(([kind, schema]) => [`body_${kind.replaceAll('-', '_')}`, schema]),
-  ),
+  ...named('shop', shopEntryBodies),
+  ...named('body', entryBodies),
 };

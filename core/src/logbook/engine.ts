@@ -1,9 +1,9 @@
 import type { Problem } from '../solvers/contract';
 import { hasSchema, problemsWith, strangeTexts, type SchemaName } from '../validation';
 import { draftOf } from './draft';
-import type { AnyEntry, Draft, Kind, LogState, NameOf } from './kind';
-import { readMoment, standInFor, noMoment, type RawEntry } from './rawEntry';
-import { says } from './kind';
+import { bodySchemaName } from './envelope.schema';
+import { says, type AnyEntry, type Draft, type Kind, type LogState, type NameOf } from './kind';
+import { noMoment, readMoment, standInFor, type RawEntry } from './rawEntry';
 
 /** What makes a set of kinds a logbook. */
 export interface Rules<State> {
@@ -53,9 +53,6 @@ export interface Logbook<State, New, E> {
   /** What an entry says, in a line. */
   words: (entry: E, names: ReadonlyMap<string, string>) => string;
 }
-
-/** The compiled schema of a body of this kind. */
-export const bodySchemaName = (prefix: string, kind: string): string => `${prefix}_${kind.replaceAll('-', '_')}`;
 
 /** Makes a logbook of a set of kinds. It knows what an entry is, not what it is about. */
 export function logbookOf<

@@ -22,3 +22,6 @@ export function storedEntrySchemaOf(kinds: readonly string[]) {
     required: [...fresh.required, 'seq', 'receivedAt'],
   } as const satisfies JSONSchema;
 }
+
+/** The name of the compiled schema of a body of this kind. @param prefix tells the logbooks apart */
+export const bodySchemaName = (prefix: string, kind: string): string => `${prefix}_${kind.replaceAll('-', '_')}`;

@@ -1,5 +1,5 @@
 export { strike, unreadable } from './engineKinds';
-export { bodySchemaName, logbookOf, type Logbook, type LogbookReader } from './engine';
+export { logbookOf, type Logbook, type LogbookReader } from './engine';
 export {
   says,
   type Draft,
