@@ -60,6 +60,7 @@ export function showAtOnce(command, args, { isDone, lingerMs = 30_000, ...option
         if (!isDone?.()) return;
         doneAt ??= Date.now();
         if (Date.now() - doneAt < lingerMs) return;
+        clearInterval(watch);
         pieces.push(Buffer.from(`${command} had done its work and did not end: something it started still runs.\n`));
         child.kill('SIGKILL');
       },

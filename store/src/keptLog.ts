@@ -19,7 +19,6 @@ export interface KeptLog<State extends { seq: number }, New extends AnyNew, Kept
   name: string;
   rules: {
     empty: State;
-    problems: (entry: unknown) => Problem[];
     misfits: (state: State, entry: New) => Problem[];
     fold: (state: State, more: readonly Kept[]) => State;
   };
@@ -95,7 +94,7 @@ export const answerKnown = <Kept extends AnyKept>(entry: AnyNew, known: Kept): A
     : { status: 'conflict' };
 
 /**
- * Writes one entry to the end of a logbook. Resolves only after commit. Sending the same entry again, any number of times
+ * Writes one well-formed entry to the end of a logbook. Resolves only after commit. Sending the same entry again, any number of times
  * and from anywhere, changes nothing and answers the same.
  */
 export async function appendTo<State extends { seq: number }, New extends AnyNew, Kept extends AnyKept>(
@@ -103,8 +102,6 @@ export async function appendTo<State extends { seq: number }, New extends AnyNew
   log: KeptLog<State, New, Kept>,
   entry: New,
 ): Promise<AppendedTo<Kept>> {
-  const problems = log.rules.problems(entry);
-  if (problems.length > 0) return { status: 'refused', problems };
   return db.transaction(async (tx): Promise<AppendedTo<Kept>> => {
     // Under the lock seq has no gaps, and checks see what came before.
     const state = await lockedState(tx, log);

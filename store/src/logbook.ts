@@ -57,16 +57,9 @@ export async function jobEntries(db: Database, jobId: string, after = 0, limit?:
   return rows.map(readEntry);
 }
 
-async function insertEntry(
-  db: Database,
-  jobId: string,
-  seq: number,
-  entry: NewEntry,
-  receivedAt?: string,
-): Promise<Entry> {
+async function insertEntry(db: Database, jobId: string, seq: number, entry: NewEntry): Promise<Entry> {
   const { id, kind, body, author, benchTime } = entry;
-  const values = { jobId, seq, id, kind, body, author, benchTime, ...(receivedAt !== undefined && { receivedAt }) };
-  const [row] = await db.insert(entries).values(values).returning();
+  const [row] = await db.insert(entries).values({ jobId, seq, id, kind, body, author, benchTime }).returning();
   if (!row) throw new Error('insert returned no row');
   return readEntry(row);
 }
@@ -74,7 +67,7 @@ async function insertEntry(
 /** The logbook of a job, as the one engine of `keptLog` wants it. */
 const jobLog = (jobId: string): KeptLog<JobState, NewEntry, Entry> => ({
   name: `job ${jobId}`,
-  rules: { empty: emptyJobState, problems: entryProblems, misfits, fold: foldEntries },
+  rules: { empty: emptyJobState, misfits, fold: foldEntries },
   after: (db, seq) => jobEntries(db, jobId, seq),
   find: async (db, id) => {
     const [row] = await db

@@ -23,7 +23,7 @@ const shopLock = 7_001;
 /** The logbook of the shop, as the one engine of `keptLog` wants it. */
 const shopLog: KeptLog<ShopBook, NewShopEntry, ShopEntry> = {
   name: 'the shop',
-  rules: { empty: freshBook, problems: shopEntryProblems, misfits: shopMisfits, fold: foldShopBook },
+  rules: { empty: freshBook, misfits: shopMisfits, fold: foldShopBook },
   after: async (db, seq) => {
     const rows = await db.select().from(shopEntries).where(gt(shopEntries.seq, seq)).orderBy(asc(shopEntries.seq));
     return rows.map(readShopEntry);
@@ -69,5 +69,7 @@ export async function settleZone(db: Database, timeZone: string, now: string, mi
 }
 
 /** Writes one entry to the end of the shop's logbook, see `appendTo`. */
-export const appendShopEntry = (db: Database, entry: NewShopEntry): Promise<AppendedTo<ShopEntry>> =>
-  appendTo(db, shopLog, entry);
+export async function appendShopEntry(db: Database, entry: NewShopEntry): Promise<AppendedTo<ShopEntry>> {
+  const problems = shopEntryProblems(entry);
+  return problems.length > 0 ? { status: 'refused', problems } : appendTo(db, shopLog, entry);
+}

@@ -1,7 +1,6 @@
 import { lastMinuteOf } from '../clock';
 import type { JobState } from '../job';
-import { workedAt } from '../plan';
-import { chainBetween, chainWords, isOpenStep, type Edge, type JobPlan, type Step } from '../plan';
+import { chainBetween, chainWords, isOpenStep, workedAt, type Edge, type JobPlan, type Step } from '../plan';
 import {
   toWorkers,
   type ScheduleCalendar,

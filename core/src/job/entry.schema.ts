@@ -1,14 +1,11 @@
-import type { JSONSchema } from 'json-schema-to-ts';
-import { newEntrySchemaOf, storedEntrySchemaOf } from '../logbook/envelope.schema';
+import { bodiesOf, newEntrySchemaOf, storedEntrySchemaOf } from '../logbook/envelope.schema';
 import type { EntryKind } from './entry';
 import { jobKinds } from './kinds';
 
 export const entryKinds = Object.keys(jobKinds) as EntryKind[];
 
 /** The body of each kind of entry. The server, the browser and the import all validate against these. */
-export const entryBodies = Object.fromEntries(entryKinds.map((kind) => [kind, jobKinds[kind].body])) as Readonly<
-  Record<EntryKind, Exclude<JSONSchema, boolean>>
->;
+export const entryBodies = bodiesOf(jobKinds);
 
 /** An entry as a client writes it. */
 export const newEntrySchema = newEntrySchemaOf(entryKinds);

@@ -4,7 +4,7 @@ import { cost } from '../estimate/cost.kind';
 import { estimate } from '../estimate/estimate.kind';
 import { finding } from '../findings/finding.kind';
 import { instrumentChange } from '../instruments/instrumentChange.kind';
-import { strike, unreadable } from '../logbook';
+import { strike, unreadable, type StrikeBody, type UnreadableBody } from '../logbook';
 import { operationDone } from '../plan/operationDone.kind';
 import { operationSkipped } from '../plan/operationSkipped.kind';
 import { operationStarted } from '../plan/operationStarted.kind';
@@ -68,9 +68,6 @@ export const jobKinds = {
   'photo-marks': photoMarks,
   'sign-off': signOff,
   // Both belong to every logbook. A strike turns the plan where what it takes back did.
-  'strike': { ...strike, turnsPlan: true, afterSignOff: true } as JobKind<'strike', { entry: string; reason?: string }>,
-  'unreadable': { ...unreadable, turnsPlan: false } as JobKind<
-    'unreadable',
-    { kind: string; problem: string; was: string }
-  >,
+  'strike': { ...strike, turnsPlan: true, afterSignOff: true } as JobKind<'strike', StrikeBody>,
+  'unreadable': { ...unreadable, turnsPlan: false } as JobKind<'unreadable', UnreadableBody>,
 };

@@ -1,7 +1,6 @@
-import { commonCauses, isOpenStatus } from '../findings';
+import { commonCauses, isOpenStatus, type FindingState } from '../findings';
 import { adviceWords, pictureWords } from '../survey';
 import { removableNames, type InstrumentType } from '../instruments';
-import type { FindingState } from '../findings';
 import type { JobState } from '../job';
 import type { SeatOutput } from '../pads';
 import type { FindingKind } from '../vocabulary';

@@ -22,8 +22,11 @@ const unreadableBody = {
   additionalProperties: false,
 } as const satisfies JSONSchema;
 
+export type StrikeBody = FromSchema<typeof strikeBody>;
+export type UnreadableBody = FromSchema<typeof unreadableBody>;
+
 /** Takes an entry back. What that means is the engine's own business: what is struck is not folded. */
-export const strike: Kind<'strike', FromSchema<typeof strikeBody>, LogState> = {
+export const strike: Kind<'strike', StrikeBody, LogState> = {
   body: strikeBody,
   fold: () => undefined,
   words: ({ reason }) => `Struck an entry${reason ? `: ${reason}` : ''}`,
@@ -31,7 +34,7 @@ export const strike: Kind<'strike', FromSchema<typeof strikeBody>, LogState> = {
 };
 
 /** Stands for a row that cannot be read. */
-export const unreadable: Kind<'unreadable', FromSchema<typeof unreadableBody>, LogState> = {
+export const unreadable: Kind<'unreadable', UnreadableBody, LogState> = {
   body: unreadableBody,
   fold: (draft, { id, body }) => {
     draft.unread.set(id, `${body.kind}: ${body.problem}`);

@@ -1,4 +1,4 @@
-export { strike, unreadable } from './engineKinds';
+export { strike, unreadable, type StrikeBody, type UnreadableBody } from './engineKinds';
 export { logbookOf, type Logbook, type LogbookReader } from './engine';
 export {
   says,

@@ -1,6 +1,5 @@
-import { isOpenStatus } from '../findings';
+import { isOpenStatus, type FindingState } from '../findings';
 import { partNames, type InstrumentType } from '../instruments';
-import type { FindingState } from '../findings';
 import type { JobState } from '../job';
 import type { OperationState } from './operationState';
 import { limitsOf, measureStateWords, reportedGroups, stateOf, type JobJudgement } from '../judgement';

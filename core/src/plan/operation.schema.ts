@@ -1,3 +1,4 @@
+import { text } from '../validation/plain.schema';
 import {
   benchResources,
   families,
@@ -10,7 +11,6 @@ import {
   toleranceNames,
 } from '../vocabulary';
 
-const text = (most: number) => ({ type: 'string', maxLength: most, pattern: '\\S' }) as const;
 const words = (most: number) => ({ type: 'array', items: text(most), maxItems: 30 }) as const;
 const minutes = { type: 'number', minimum: 0, maximum: 10000 } as const;
 /** `group:{part}` or `group:*` */

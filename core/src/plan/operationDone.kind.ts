@@ -4,7 +4,7 @@ import type { JobKind } from '../job';
 import { disturb } from '../readings';
 import { measurePattern } from '../readings/point.schema';
 import { freeText, minutes, text } from '../validation/plain.schema';
-import { touched } from './operationState';
+import { ended } from './operationState';
 
 const body = {
   type: 'object',
@@ -26,9 +26,8 @@ export const operationDone: JobKind<'operation-done', FromSchema<typeof body>> =
   body,
   fold: (draft, entry) => {
     const { operation, title, minutes: took, cures, disturbs, override = '' } = entry.body;
-    const state = touched(draft.operations, operation, entry);
-    const ended = { endedAt: entry.benchTime, runningSince: null };
-    draft.operations.set(operation, { ...state, status: 'done', title, minutes: took, override, ...ended });
+    const state = ended(draft.operations, operation, entry);
+    draft.operations.set(operation, { ...state, status: 'done', title, minutes: took, override });
     setFindings(draft, cures, 'cured', entry.id, '');
     disturb(draft, disturbs, { entry: entry.id, operation, title });
   },

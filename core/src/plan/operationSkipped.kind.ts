@@ -2,7 +2,7 @@ import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { setFindings } from '../findings';
 import type { JobKind } from '../job';
 import { text } from '../validation/plain.schema';
-import { touched } from './operationState';
+import { ended } from './operationState';
 
 const body = {
   type: 'object',
@@ -21,9 +21,8 @@ export const operationSkipped: JobKind<'operation-skipped', FromSchema<typeof bo
   body,
   fold: (draft, entry) => {
     const { operation, title, reason, leaves } = entry.body;
-    const state = touched(draft.operations, operation, entry);
-    const ended = { endedAt: entry.benchTime, runningSince: null };
-    draft.operations.set(operation, { ...state, status: 'skipped', title, reason, ...ended });
+    const state = ended(draft.operations, operation, entry);
+    draft.operations.set(operation, { ...state, status: 'skipped', title, reason });
     setFindings(draft, leaves, 'stop-gap', entry.id, reason);
   },
   words: ({ title, reason }) => `Skipped: ${title}, because ${reason}`,

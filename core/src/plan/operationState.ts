@@ -43,6 +43,17 @@ export const touched = (
   author,
 });
 
+/** An operation that an entry has brought to its end, one way or the other. */
+export const ended = (
+  operations: ReadonlyMap<string, OperationState>,
+  operation: string,
+  entry: { id: string; seq: number; author: string; benchTime: string },
+): OperationState => ({
+  ...touched(operations, operation, entry),
+  endedAt: entry.benchTime,
+  runningSince: null,
+});
+
 /** Minutes on the clock of a step at a moment. */
 export const workedAt = ({ workedMinutes, runningSince }: OperationState, now: string): number =>
   workedMinutes + (runningSince === null ? 0 : Math.max(0, Date.parse(now) - Date.parse(runningSince)) / 60_000);

@@ -1,7 +1,6 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { strangePart } from '../instruments';
 import type { JobKind } from '../job';
-import { says } from '../logbook';
 import type { MeasuringPoint } from '../readings';
 import { measuringPointSchema } from '../readings/point.schema';
 import { text, uuidSchema } from '../validation/plain.schema';
@@ -33,10 +32,8 @@ export interface RoundState {
 /** A round of points is begun. */
 export const round: JobKind<'round', FromSchema<typeof body>> = {
   body,
-  misfits: ({ instrument }, { points }) => {
-    const strange = points.find(({ part }) => strangePart(instrument, part).length > 0);
-    return strange ? says('points', `“${strange.part}” is not a part of this instrument`) : [];
-  },
+  misfits: ({ instrument }, { points }) =>
+    points.map(({ part }) => strangePart(instrument, part, 'points')).find((wrong) => wrong.length > 0) ?? [],
   fold: (draft, { seq, benchTime, body: { round: id, name, points } }) => {
     draft.rounds.set(id, { round: id, name, points, seq, benchTime, skipped: new Set(), over: false });
   },

@@ -2,7 +2,6 @@ export * from './shopEntry';
 export * from './shopEntry.schema';
 export * from './shopState';
 export * from './shopLogbook';
-export { put } from './kind';
 export type { GaugeCheck } from './gaugeCheck.kind';
 export type { ShopHours } from './hours.kind';
 export * from './gaugeTrust';

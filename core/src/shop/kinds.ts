@@ -5,7 +5,6 @@ import { cureRule } from './cureRule.kind';
 import { gauge } from './gauge.kind';
 import { gaugeCheck } from './gaugeCheck.kind';
 import { hours } from './hours.kind';
-import type { ShopKind } from './kind';
 import { operation } from './operation.kind';
 import { person } from './person.kind';
 import { price } from './price.kind';
@@ -29,6 +28,6 @@ export const shopKinds = {
   'rates': rates,
   'price': price,
   'bench-order': benchOrder,
-  'strike': strike as ShopKind<'strike', { entry: string; reason?: string }>,
-  'unreadable': unreadable as ShopKind<'unreadable', { kind: string; problem: string; was: string }>,
+  'strike': strike,
+  'unreadable': unreadable,
 };

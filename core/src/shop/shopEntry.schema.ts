@@ -1,14 +1,11 @@
-import type { JSONSchema } from 'json-schema-to-ts';
-import { newEntrySchemaOf, storedEntrySchemaOf } from '../logbook/envelope.schema';
+import { bodiesOf, newEntrySchemaOf, storedEntrySchemaOf } from '../logbook/envelope.schema';
 import { shopKinds } from './kinds';
 import type { ShopEntryKind } from './shopEntry';
 
 export const shopEntryKinds = Object.keys(shopKinds) as ShopEntryKind[];
 
 /** The body of each kind of entry of the shop's logbook. */
-export const shopEntryBodies = Object.fromEntries(
-  shopEntryKinds.map((kind) => [kind, shopKinds[kind].body]),
-) as Readonly<Record<ShopEntryKind, Exclude<JSONSchema, boolean>>>;
+export const shopEntryBodies = bodiesOf(shopKinds);
 
 /** An entry of the shop's own logbook as a client writes it. */
 export const newShopEntrySchema = newEntrySchemaOf(shopEntryKinds);

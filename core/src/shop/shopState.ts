@@ -57,7 +57,12 @@ export const usualHours: ShopHours = {
 };
 
 /** A shop starts with the gauges of the shelf. */
-const freshContent: ShopContent = {
+export const freshBook: ShopBook = {
+  seq: 0,
+  entries: [],
+  byId: new Map(),
+  struck: new Map(),
+  unread: new Map(),
   gauges: shelfGauges.map((gauge) => ({ ...gauge, retired: false })),
   checks: [],
   profiles: [],
@@ -70,16 +75,6 @@ const freshContent: ShopContent = {
   prices: [],
   benchOrder: [],
 };
-export const freshShop: ShopState = { ...freshContent, seq: 0, unread: [] };
-export const freshBook: ShopBook = {
-  ...freshContent,
-  seq: 0,
-  entries: [],
-  byId: new Map(),
-  struck: new Map(),
-  unread: new Map(),
-};
-
 /** What a logbook of the shop says, without the entries that say it: what pages are given. */
 export function shopOf({ entries: _entries, byId, struck: _struck, unread, ...content }: ShopBook): ShopState {
   const said = [...unread].map(([entry, problem]) => {
@@ -89,6 +84,8 @@ export function shopOf({ entries: _entries, byId, struck: _struck, unread, ...co
   });
   return { ...content, unread: said };
 }
+
+export const freshShop: ShopState = shopOf(freshBook);
 
 /** What has not been put away. */
 export const inUse = <T extends { retired?: boolean }>(list: readonly T[]): T[] =>

@@ -12,8 +12,10 @@ import {
   whyNotBefore,
   type BenchOrder,
   type BenchQuestion,
+  type NewEntry,
   type PlanEdges,
   type ScheduleOutput,
+  type ShopState,
 } from '@holotonos/core';
 import {
   DndContext,
@@ -36,7 +38,6 @@ import { unnamed } from '@/client/JobContext';
 import { queueOf } from '@/client/outbox';
 import { useShop } from '@/client/useShop';
 import { minutesText } from '@/client/words';
-import type { NewEntry, ShopState } from '@holotonos/core';
 import { useSchedule } from './useSchedule';
 import { weekCells, type Cells } from './weekCells';
 import { TicketRow, type WeekTicket } from './WeekRow';

@@ -5,9 +5,9 @@ import {
   findingWords,
   isOpenStatus,
   likelyCauses,
+  entryWords,
   type FindingKind,
   type FindingState,
-  entryWords,
 } from '@holotonos/core';
 import { useId, useState, type FormEvent } from 'react';
 import { v4 as newId } from 'uuid';

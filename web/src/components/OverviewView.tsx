@@ -1,6 +1,6 @@
 'use client';
 
-import { practiceNames, practices, type Entry, type PracticeName, entryWords } from '@holotonos/core';
+import { practiceNames, practices, entryWords, type Entry, type PracticeName } from '@holotonos/core';
 import Link from 'next/link';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';

@@ -1,6 +1,6 @@
 'use client';
 
-import { entryProblems, misfits, type Entry, type Problem, entryWords } from '@holotonos/core';
+import { entryProblems, misfits, entryWords, type Entry, type Problem } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useWhen } from '@/client/BenchContext';

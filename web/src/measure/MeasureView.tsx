@@ -11,6 +11,7 @@ import {
   unitOfMeasure,
   whatDecides,
   whatDecidesPoint,
+  pointWords,
   type ConformityOutput,
   type InstrumentType,
   type JobJudgement,
@@ -18,7 +19,6 @@ import {
   type MeasureState,
   type MeasuringPoint,
   type PointReading,
-  pointWords,
 } from '@holotonos/core';
 import { useRouter, useSearchParams } from 'next/navigation';
 import Link from 'next/link';

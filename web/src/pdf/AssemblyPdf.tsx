@@ -1,6 +1,5 @@
-import { placeWords } from '@holotonos/core';
 import { Text, View } from '@react-pdf/renderer';
-import type { InstrumentType, JobAssembly } from '@holotonos/core';
+import { placeWords, type InstrumentType, type JobAssembly } from '@holotonos/core';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
 /** The way back: every part in the order it goes on, where it lies, and room for a tick. */

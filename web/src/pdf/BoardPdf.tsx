@@ -3,9 +3,9 @@ import {
   boardCells,
   removableNames,
   removableParts,
+  placeWords,
   type InstrumentType,
   type JobState,
-  placeWords,
 } from '@holotonos/core';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { customWork, operationTitle, planTurns, type PlanTurn, entryWords } from '@holotonos/core';
+import { customWork, operationTitle, planTurns, entryWords, type PlanTurn } from '@holotonos/core';
 import { useMemo } from 'react';
 import { useJob } from '@/client/JobContext';
 import { minutesText } from '@/client/words';

@@ -10,10 +10,10 @@ import {
   stateOf,
   usualOf,
   whatDecidesPoint,
+  pointWords,
   type Measure,
   type MeasureState,
   type RoundState,
-  pointWords,
 } from '@holotonos/core';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/client/BenchContext';

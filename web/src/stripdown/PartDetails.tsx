@@ -1,6 +1,6 @@
 'use client';
 
-import { partWheres, removableParts, type PartWhere, placeWords } from '@holotonos/core';
+import { partWheres, removableParts, placeWords, type PartWhere } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';

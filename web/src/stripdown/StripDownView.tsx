@@ -1,6 +1,6 @@
 'use client';
 
-import { jobAssembly, nextCell, removableParts, type AssemblyLine, type OffPart, placeWords } from '@holotonos/core';
+import { jobAssembly, nextCell, removableParts, placeWords, type AssemblyLine, type OffPart } from '@holotonos/core';
 import { useSearchParams } from 'next/navigation';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/client/BenchContext';

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import type { ReactElement } from 'react';
-import { jobDouble, type JobDouble } from '../hooks/bench';
+import { answered, fetchDouble, jobDouble, type JobDouble } from '../hooks/bench';
 
 type Sent = { ok: true; answer: object } | { ok: false; lines: string[] };
 type Options = { signal?: AbortSignal; onLine: (line: object) => void };
@@ -20,7 +20,6 @@ const { alerts, button, field, press, type } = await import('./shopBench');
 const { BenchProvider } = await import('@/client/BenchContext');
 const { ImportForm } = await import('@/components/ImportForm');
 const { ReadingsTaker } = await import('@/components/ReadingsTaker');
-const { fetchDouble } = await import('../hooks/bench');
 
 const real = globalThis.fetch;
 const show = (element: ReactElement) => render(<BenchProvider zone="Europe/Berlin">{element}</BenchProvider>);
@@ -84,9 +83,7 @@ describe('a file of readings', () => {
     problems: [] as object[],
   };
   const answers = (status: number, body: object) => {
-    globalThis.fetch = fetchDouble(
-      () => ({ ok: status < 300, status, json: () => Promise.resolve(body) }) as unknown as Response,
-    ).double;
+    globalThis.fetch = fetchDouble(() => answered(status, body)).double;
   };
   const label = /^Take readings from/;
   test('is shown as it was understood before it is taken; it can be stopped', async () => {

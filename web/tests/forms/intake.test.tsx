@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { applyOptions, problemsWith, shippedTypes, type InstrumentType } from '@holotonos/core';
-import { fetchDouble } from '../hooks/bench';
+import { answered, fetchDouble } from '../hooks/bench';
 
 const went: string[] = [];
 jest.unstable_mockModule('next/navigation', () => ({ useRouter: () => ({ push: (to: string) => went.push(to) }) }));
@@ -11,8 +11,6 @@ const { BenchProvider } = await import('@/client/BenchContext');
 const { IntakeForm } = await import('@/components/IntakeForm');
 
 const real = globalThis.fetch;
-const answer = (status: number, body: object = {}) =>
-  ({ ok: status < 300, status, json: () => Promise.resolve(body) }) as unknown as Response;
 const shown = (answers: (url: string) => Response | Promise<Response>, more: InstrumentType[] = []) => {
   const { asked, double } = fetchDouble(answers);
   globalThis.fetch = double;
@@ -57,7 +55,7 @@ afterEach(() => {
 
 describe('the intake', () => {
   test('what is needed is asked for by its field, and nothing is sent', async () => {
-    const { sent } = shown(() => answer(201));
+    const { sent } = shown(() => answered(201));
     type(/^Ticket/, 'a/b');
     await press('Open the ticket');
     await waitFor(() => expect(screen.getByText(/Whose instrument is it/)).toBeTruthy());
@@ -66,7 +64,7 @@ describe('the intake', () => {
     expect([sent(), field(/^Ticket/).value]).toEqual([[], 'a/b']);
   });
   test('a filled one opens the ticket; what was left empty is left out', async () => {
-    const { sent } = shown(() => answer(201));
+    const { sent } = shown(() => answered(201));
     fill();
     type('Serial number', '12 345');
     tick('Photographed from all sides');
@@ -85,7 +83,7 @@ describe('the intake', () => {
     expect(went).toEqual(['/jobs/LL-300']);
   });
   test('another family brings its own types; options go with the type that has them', async () => {
-    const { sent } = shown(() => answer(201));
+    const { sent } = shown(() => answered(201));
     fill();
     const flute = shippedTypes.find((each) => each.family === 'flute' && each.options.length > 0) as InstrumentType;
     type('Family', 'flute');
@@ -99,7 +97,7 @@ describe('the intake', () => {
     expect(sent()[1]?.body).not.toHaveProperty('options', [option.id]);
   });
   test('an instrument never met before starts as one bare tube of its name', async () => {
-    const { sent } = shown(() => answer(201));
+    const { sent } = shown(() => answered(201));
     fill();
     type('Nearest type', 'home-made');
     expect(screen.getByText(/opens with one bare tube/)).toBeTruthy();
@@ -110,7 +108,7 @@ describe('the intake', () => {
   test('a type of the shop’s own travels with the ticket', async () => {
     const [first] = shippedTypes as [InstrumentType];
     const own = { ...applyOptions(first, []), id: 'our-own', name: 'Our own', family: 'saxophone' as const };
-    const { sent } = shown((url) => (url.startsWith('/api/v1/types/') ? answer(200, own) : answer(201)), [own]);
+    const { sent } = shown((url) => (url.startsWith('/api/v1/types/') ? answered(200, own) : answered(201)), [own]);
     fill();
     type('Nearest type', 'our-own');
     await open(1, sent);
@@ -118,7 +116,7 @@ describe('the intake', () => {
   });
   test('silence keeps every word, and sending again is the same entry', async () => {
     let silent = true;
-    const { sent } = shown(() => (silent ? Promise.reject(new Error('no route')) : answer(201)));
+    const { sent } = shown(() => (silent ? Promise.reject(new Error('no route')) : answered(201)));
     fill();
     await open(1, sent);
     expect(screen.getByRole('alert').textContent).toMatch(/does not answer.*still here/);
@@ -131,7 +129,7 @@ describe('the intake', () => {
   });
   test('a number in use is said at its field; changed, it is another entry', async () => {
     let taken = true;
-    const { sent } = shown(() => (taken ? answer(409, { message: 'LL-300 is another instrument.' }) : answer(201)));
+    const { sent } = shown(() => (taken ? answered(409, { message: 'LL-300 is another instrument.' }) : answered(201)));
     fill();
     await open(1, sent);
     await waitFor(() => expect(screen.getByText('LL-300 is another instrument.')).toBeTruthy());
@@ -142,13 +140,13 @@ describe('the intake', () => {
     expect(went).toEqual(['/jobs/LL-301']);
   });
   test('what the server finds wrong is said by its place', async () => {
-    const { sent } = shown(() => answer(400, { problems: [{ path: '/body/owner', message: 'is too long' }] }));
+    const { sent } = shown(() => answered(400, { problems: [{ path: '/body/owner', message: 'is too long' }] }));
     fill();
     await open(1, sent);
     expect(screen.getByRole('alert').textContent).toBe('/body/owner is too long');
   });
   test('protected material brings its caution, a practice says what it holds', async () => {
-    shown(() => answer(201));
+    shown(() => answered(201));
     expect(screen.queryByText(/Check the law/)).toBeNull();
     await act(async () => {
       tick(/May hold ivory/);

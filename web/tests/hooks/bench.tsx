@@ -76,5 +76,5 @@ export function fetchDouble(answer: (url: string, init?: RequestInit) => Respons
 }
 
 /** An answer of the server, as far as a page looks at it; a made-up browser has no Response of its own. */
-export const answered = (status = 200) =>
-  ({ ok: status < 300, status, json: () => Promise.resolve({}) }) as unknown as Response;
+export const answered = (status = 200, body: object = {}) =>
+  ({ ok: status < 300, status, json: () => Promise.resolve(body) }) as unknown as Response;
