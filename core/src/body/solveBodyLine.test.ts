@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { leastSquares } from '../metrology';
 import { runSolver } from '../solvers';
+import { fitKink } from './fitBend';
 import { smallestCylinder, solveBodyLine, type BodyLineInput, type Centre } from '.';
 
 const quarters = (x: number, y: number) => [
@@ -37,6 +39,41 @@ describe('body-line', () => {
     expect(out.bend?.at).toBe(150);
     expect(out.bend?.angleDegrees).toBeCloseTo((Math.atan(2 * (0.02 / 2500) * 300) * 180) / Math.PI, 9);
   });
+
+  test('no place between the stations explains a kink better, and none that is looked at costs a search', () => {
+    const offset = fc.double({ min: -1, max: 1, noNaN: true });
+    const gap = fc.integer({ min: 5, max: 120 });
+    fc.assert(
+      fc.property(fc.array(fc.tuple(gap, offset, offset), { minLength: 4, maxLength: 9 }), (steps) => {
+        let at = 0;
+        const centres = steps.map(([further, x, y]): Centre => ({ at: (at += further), x, y }));
+        const found = fitKink(centres);
+        const [from, to] = [centres[1]?.at ?? 0, centres.at(-2)?.at ?? 0];
+        expect(found.at).toBeGreaterThanOrEqual(from - 1e-9);
+        expect(found.at).toBeLessThanOrEqual(to + 1e-9);
+        const left = (place: number) => {
+          const rows = centres.map((centre) => [1, centre.at / 100, Math.max(0, centre.at - place) / 100]);
+          return ['x', 'y'].reduce((sum, axis) => {
+            const values = centres.map((centre) => centre[axis as 'x' | 'y']);
+            const line = leastSquares(rows, values, 'two lines');
+            return (
+              sum +
+              values.reduce(
+                (part, value, i) =>
+                  part + (value - (rows[i] ?? []).reduce((fit, b, k) => fit + b * (line[k] ?? 0), 0)) ** 2,
+                0,
+              )
+            );
+          }, 0);
+        };
+        expect(found.squaredError).toBeCloseTo(left(found.at), 9);
+        for (let i = 0; i <= 40; i += 1)
+          expect(left(from + ((to - from) * i) / 40)).toBeGreaterThan(found.squaredError * (1 - 1e-7) - 1e-12);
+      }),
+    );
+  });
+  test('stations all at one place determine no kink', () =>
+    expect(() => fitKink([1, 2, 3, 4].map((x) => ({ at: 5, x, y: 0 })))).toThrow(/do not determine a kink/));
 
   test('finds a kink between stations, toward any side', () => {
     fc.assert(

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { Matrix, SingularValueDecomposition, solve } from 'ml-matrix';
 import {
   circularRuns,
   clockDistance,
@@ -87,6 +88,27 @@ describe('leastSquares', () => {
         expect(foundA).toBeCloseTo(a, 8);
         expect(foundB).toBeCloseTo(b, 8);
       }),
+    );
+  });
+  test('a kept library of matrices finds the same, whatever the samples', () => {
+    const number = fc.double({ min: -100, max: 100, noNaN: true });
+    const width = 4;
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(number, number, number, number, number), { minLength: width, maxLength: 24 }),
+        (samples) => {
+          const rows = samples.map((sample) => sample.slice(0, width));
+          const values = samples.map((sample) => sample[width] ?? 0);
+          // Where the columns nearly say the same both answers are mostly rounding.
+          const spread = new SingularValueDecomposition(new Matrix(rows)).condition;
+          fc.pre(spread < 1e5);
+          const wanted = solve(new Matrix(rows), Matrix.columnVector(values)).to1DArray();
+          const size = Math.max(1, ...wanted.map(Math.abs));
+          leastSquares(rows, values, 'it').forEach((found, i) =>
+            expect(Math.abs(found - (wanted[i] ?? 0)) / size).toBeLessThan(1e-9),
+          );
+        },
+      ),
     );
   });
   test.each([
