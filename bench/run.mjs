@@ -74,7 +74,7 @@ function logbook(n, apart = false) {
   });
 }
 
-function benchCore() {
+function benchLogbook() {
   const rows = [1000, 10_000, 20_000].map((n) => {
     const entries = logbook(n);
     foldJob(entries);
@@ -98,7 +98,9 @@ function benchCore() {
     report(name, median(Array.from({ length: 50 }, () => time(() => foldEntries(state, [one])))), 'ms', '≤ 5');
   }
   if (foldEntries(emptyJobState, rows[0].entries).seq !== 1000) throw new Error('the fold lost entries');
+}
 
+function benchSchedule() {
   for (const n of [120, 500]) {
     const tasks = Array.from({ length: n }, (_, i) => ({
       id: `t${i}`,
@@ -112,7 +114,9 @@ function benchCore() {
     report(`schedule of ${n} tasks`, ms, 'ms', n === 120 ? '≤ 1000' : '≤ 10000');
     report('  above its own lower bound', 100 * out.gap, '%', '–');
   }
+}
 
+function benchSolvers() {
   const clocks = [0, 90, 180, 270];
   const bent = (at, clock) => Math.max(0, at - 210) * 0.003 * Math.cos(((clock - 40) * Math.PI) / 180);
   const noise = (i) => Math.sin(i * 12.9898) / 500;
@@ -329,5 +333,9 @@ async function benchPages(address) {
   }
 }
 
-if (what !== 'page') benchCore();
+if (what !== 'page') {
+  benchSolvers();
+  benchSchedule();
+  benchLogbook();
+}
 if (what !== 'core') await withServer(({ address }) => benchPages(address));

@@ -1,4 +1,10 @@
 import type { Draft } from './kind';
+import { LayeredMap } from './layeredMap';
+
+/** A map longer than this is no longer copied whole: that would cost a thousandth of a second and more at every entry. */
+const longMap = 2000;
+
+const ownMap = (map: ReadonlyMap<unknown, unknown>) => (map.size > longMap ? new LayeredMap(map) : new Map(map));
 
 /**
  * A state open for writing. Its maps and lists are copied when they are first asked for and not before: an entry that
@@ -17,7 +23,7 @@ export function draftOf<State extends object>(state: State): { draft: Draft<Stat
         const value = now[key];
         if (own.has(key)) return value;
         own.add(key);
-        if (value instanceof Map) now[key] = new Map(value);
+        if (value instanceof Map) now[key] = ownMap(value);
         else if (Array.isArray(value)) now[key] = [...(value as unknown[])];
         return now[key];
       },
