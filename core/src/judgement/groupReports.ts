@@ -1,5 +1,5 @@
 import { measuringPoints, type InstrumentType, type MeasurePlace } from '../instruments';
-import type { JobState } from '../job';
+import type { MeasuredJob } from './measuredJob';
 import type { MeasureGroup } from '../vocabulary';
 import { boreReport } from './boreReport';
 import { figureReport } from './figureReport';
@@ -45,7 +45,7 @@ export function placesOfType(type: InstrumentType): readonly MeasurePlace[] {
 
 /** What the readings of one group say of one part; null where that group is not reported. */
 export function partReport(
-  state: JobState,
+  state: MeasuredJob,
   type: InstrumentType,
   group: string,
   part: string,
@@ -65,21 +65,5 @@ export function partsOfGroup(type: InstrumentType, group: string): string[] {
 }
 
 /** Every point of one part in one group, with what has been read there. */
-export const pointsOfPart = (state: JobState, type: InstrumentType, group: MeasureGroup, part: string) =>
+export const pointsOfPart = (state: MeasuredJob, type: InstrumentType, group: MeasureGroup, part: string) =>
   readPart(state, type, group, part, placesOfType(type)).points;
-
-/** Reports of every part that has been measured in one of these groups. */
-export function groupReports(
-  state: JobState,
-  type: InstrumentType,
-  answers: GroupAnswers = groupsAnsweredHere,
-): Map<string, PartReport> {
-  const reports = new Map<string, PartReport>();
-  for (const { point } of state.points.values()) {
-    const key = `${point.group}:${point.part}`;
-    if (reports.has(key)) continue;
-    const report = partReport(state, type, point.group, point.part, answers);
-    if (report) reports.set(key, report);
-  }
-  return reports;
-}

@@ -3,10 +3,11 @@ import type { JobState } from '../job';
 import { solveSeat, type SeatInput, type SeatOutput } from '../pads';
 import type { MeasureState } from './measureState';
 import { groupsAnsweredHere, type GroupAnswers } from './groupAnswers';
-import { groupReports } from './groupReports';
+import { partReport } from './groupReports';
 import { padReport, type PadReport } from './padReport';
 import type { PartReport } from './partReport';
 import { solveRim } from '../rims';
+import { remembering } from './remembered';
 import { rimReport, type RimAnswers, type RimReport } from './rimReport';
 import {
   openSuggestions,
@@ -34,36 +35,74 @@ export interface JobJudgement {
 export interface Answers extends GroupAnswers {
   rim: RimAnswers;
   seat: (input: SeatInput) => SeatOutput | null;
+  /** who answers, where these functions are made anew from time to time and always say the same */
+  by?: object;
 }
 
 const answeredHere: Answers = { ...groupsAnsweredHere, rim: solveRim, seat: solveSeat };
 
+/** The same answers, which say so where one is missing. */
+function noticing(answers: Answers, missing: () => void): Answers {
+  const noticed =
+    <In, Out>(ask: (input: In) => Out | null) =>
+    (input: In): Out | null => {
+      const answer = ask(input);
+      if (answer === null) missing();
+      return answer;
+    };
+  const { rim, seat, line, bore, hinge, joint } = answers;
+  return {
+    rim: noticed(rim),
+    seat: noticed(seat),
+    line: noticed(line),
+    bore: noticed(bore),
+    hinge: noticed(hinge),
+    joint: noticed(joint),
+  };
+}
+
 /**
- * Judges every pad and rim of a job from its fresh readings.
+ * Judges everything a job has fresh readings of. What no new reading touches is not judged again, see `remembering`.
  *
- * @param answers the browser passes what its worker has worked out; everyone else lets the solvers answer here
+ * @param given the browser passes what its worker has worked out; everyone else lets the solvers answer here
  */
-export function judgeJob(state: JobState, type: InstrumentType, answers: Answers = answeredHere): JobJudgement {
+export function judgeJob(state: JobState, type: InstrumentType, given: Answers = answeredHere): JobJudgement {
+  const remembered = remembering(state, type, given.by ?? given);
+  const answers = noticing(given, remembered.incomplete);
   const rims = new Map<string, RimReport>();
   const pads = new Map<string, JudgedPad>();
+  const parts = new Map<string, PartReport>();
   const suggestions: Suggestion[] = [];
   for (const { id } of type.holes) {
-    const rim = rimReport(state, type, id, answers.rim);
-    if (rim) {
-      rims.set(id, rim);
-      suggestions.push(...suggestFromRim(rim));
-    }
+    const rim = remembered.of(`rim:${id}`, (read) => rimReport(read, type, id, answers.rim));
+    if (!rim) continue;
+    rims.set(id, rim);
+    suggestions.push(...suggestFromRim(rim));
   }
   for (const { hole } of type.pads) {
-    const report = padReport(state, type, hole, answers.rim);
-    if (!report) continue;
-    const seat = report.seatInput && answers.seat(report.seatInput);
-    pads.set(hole, { ...report, seat });
-    const suggestion = seat && suggestFromSeat(report, seat);
+    const rim = rims.get(hole) ?? null;
+    const pad = remembered.of(
+      `pad:${hole}`,
+      (read): JudgedPad | null => {
+        const report = padReport(read, type, hole, rim);
+        return report && { ...report, seat: report.seatInput && answers.seat(report.seatInput) };
+      },
+      [rim],
+    );
+    if (!pad) continue;
+    pads.set(hole, pad);
+    const suggestion = pad.seat && suggestFromSeat(pad, pad.seat);
     if (suggestion) suggestions.push(suggestion);
   }
-  const parts = groupReports(state, type, answers);
-  for (const report of parts.values()) suggestions.push(...suggestFromPart(report));
+  for (const { point } of state.points.values()) {
+    const { group, part } = point;
+    const key = `${group}:${part}`;
+    if (parts.has(key)) continue;
+    const report = remembered.of(`part:${key}`, (read) => partReport(read, type, group, part, answers));
+    if (!report) continue;
+    parts.set(key, report);
+    suggestions.push(...suggestFromPart(report));
+  }
   return {
     pads,
     rims,

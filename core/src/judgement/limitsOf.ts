@@ -1,11 +1,11 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../job';
+import type { MeasuredJob } from './measuredJob';
 import type { LimitSource, OwnLimits, Tolerance } from '../practice';
 
 const ownOf = new WeakMap<object, OwnLimits>();
 
 /** What decides on the limits of this job now: its practice, and the limits that were set otherwise for it. */
-export function limitsOf(state: JobState, type: InstrumentType): LimitSource {
+export function limitsOf(state: MeasuredJob, type: InstrumentType): LimitSource {
   const { tolerances } = state;
   if (!tolerances) return { family: type.family, practice: state.practice };
   const own =

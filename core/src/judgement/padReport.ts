@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../job';
+import type { MeasuredJob } from './measuredJob';
 import type { MeasuringPoint } from '../readings';
 import { solveConformity, type ConformityOutput } from '../metrology';
 import type { SeatInput } from '../pads';
@@ -7,7 +7,7 @@ import { padGapLimit } from '../practice';
 import { limitsOf } from './limitsOf';
 import { wholeState, type MeasureState } from './measureState';
 import { coarsestGauge, readPoint, type PointReading } from './pointReading';
-import { rimReport, type RimAnswers } from './rimReport';
+import type { RimReport } from './rimReport';
 
 /** Clock positions a pad is read at: where the light shows and a strip of film can be pulled. */
 export const padClocks = [0, 45, 90, 135, 180, 225, 270, 315] as const;
@@ -53,15 +53,24 @@ function judge(reading: PointReading, limit: number): JudgedPoint {
   return { ...reading, state: conformity.verdict, conformity };
 }
 
-/** A pad as its readings show it now: each position with its verdict, and the question for the `seat` solver. */
-export function padReport(state: JobState, type: InstrumentType, part: string, rimOf?: RimAnswers): PadReport | null {
+/**
+ * A pad as its readings show it now: each position with its verdict, and the question for the `seat` solver.
+ *
+ * @param rim what is known of the rim it closes on
+ */
+export function padReport(
+  state: MeasuredJob,
+  type: InstrumentType,
+  part: string,
+  rim: RimReport | null = null,
+): PadReport | null {
   const pad = type.pads.find(({ hole }) => hole === part);
   if (!pad) return null;
   const limit = padGapLimit(limitsOf(state, type));
   const points = padClocks.map((clock) => judge(readPoint(state, padPoint(part, clock)), limit));
   const fresh = points.flatMap((point) => point.fresh);
   const complete = points.every(({ mean }) => mean !== null);
-  const residuals = complete ? rimReport(state, type, part, rimOf)?.residualsAt(padClocks) : null;
+  const residuals = complete ? rim?.residualsAt(padClocks) : null;
   return {
     part,
     state: wholeState(points.map((point) => point.state)),

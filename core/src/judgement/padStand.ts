@@ -1,12 +1,12 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../job';
+import type { MeasuredJob } from './measuredJob';
 import { upperLimit } from '../practice';
 import { limitsOf } from './limitsOf';
 import { judgeFigure, type ReportFact } from './partReport';
 import { readPoint } from './pointReading';
 
 /** How far the stand of the pads of one stack is spread, as far as they have been read; null below two of them. */
-export function padStandSpread(state: JobState, type: InstrumentType, part: string): ReportFact | null {
+export function padStandSpread(state: MeasuredJob, type: InstrumentType, part: string): ReportFact | null {
   const stack = type.pads.find(({ hole }) => hole === part)?.stack;
   const limit = upperLimit('padStandSpread', limitsOf(state, type));
   if (stack === undefined || limit === null) return null;

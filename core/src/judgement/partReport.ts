@@ -2,7 +2,7 @@ import type { BodyLineOutput } from '../body';
 import type { BoreOutput } from '../bore';
 import type { InstrumentType, MeasurePlace, MeasureUnit } from '../instruments';
 import type { JointOutput } from '../joints';
-import type { JobState } from '../job';
+import type { MeasuredJob } from './measuredJob';
 import { pointKey, pointsOf, type MeasuringPoint } from '../readings';
 import { solveConformity, type Gauge } from '../metrology';
 import type { FindingKind, Measure, MeasureGroup } from '../vocabulary';
@@ -123,7 +123,7 @@ export const findingsSay = (findings: readonly ReportFinding[]): string =>
 
 /** The bare report: its points read, nothing judged yet. */
 export function readPart(
-  state: JobState,
+  state: MeasuredJob,
   type: InstrumentType,
   group: MeasureGroup,
   part: string,

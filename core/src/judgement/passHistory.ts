@@ -1,5 +1,5 @@
 import type { PassState } from '../corrections';
-import type { JobState } from '../job';
+import type { MeasuredJob } from './measuredJob';
 import { pointsOf, type MeasuringPoint, type ReadingState } from '../readings';
 import { clockDistance, learn, meanOf, toRadians, type Learned } from '../metrology';
 import type { Measure, MeasureGroup, PassKind } from '../vocabulary';
@@ -19,7 +19,7 @@ export interface PassEffect {
 }
 
 const samplesWhere = (
-  state: JobState,
+  state: MeasuredJob,
   group: MeasureGroup,
   part: string,
   takes: (reading: ReadingState) => boolean,
@@ -31,7 +31,7 @@ const samplesWhere = (
 
 /** What was read before and after each pass of one kind on a part: nothing but the readings decides what it did. */
 export function passEffects(
-  state: JobState,
+  state: MeasuredJob,
   kinds: readonly PassKind[],
   group: MeasureGroup,
   part: string,
@@ -81,7 +81,7 @@ export interface StraightenPass {
  * @param line who works out the bends: a page asks its worker, and a pass is left out until the answer is there
  */
 export function straightenPasses(
-  state: JobState,
+  state: MeasuredJob,
   part: string,
   line: GroupAnswers['line'] = groupsAnsweredHere.line,
 ): StraightenPass[] {
@@ -123,7 +123,7 @@ function thirds(samples: readonly PointMean[], measure: Measure): Partial<Record
 }
 
 /** How much one pass of the tool grows (or, shrinking, takes from) each third of this tenon, mm on the diameter. */
-export function learnedSteps(state: JobState, part: string, kind: 'expand' | 'shrink'): ZoneGrowth {
+export function learnedSteps(state: MeasuredJob, part: string, kind: 'expand' | 'shrink'): ZoneGrowth {
   const effects = passEffects(state, [kind], 'joint', part).map(({ before, after }) => ({
     before: thirds(before, 'tenon'),
     after: thirds(after, 'tenon'),

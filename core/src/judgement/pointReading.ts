@@ -1,5 +1,5 @@
 import { meanOf } from '../metrology';
-import type { JobState } from '../job';
+import type { MeasuredJob } from './measuredJob';
 import { pointKey, type MeasuringPoint, type ReadingState } from '../readings';
 
 export interface PointReading {
@@ -13,7 +13,7 @@ export interface PointReading {
 }
 
 /** What is known of one measuring point now. */
-export function readPoint(state: JobState, point: MeasuringPoint): PointReading {
+export function readPoint(state: MeasuredJob, point: MeasuringPoint): PointReading {
   const readings = state.points.get(pointKey(point))?.readings ?? [];
   const fresh = readings.filter((reading) => !reading.stale);
   const stale = readings.filter((reading) => reading.stale);

@@ -1,4 +1,4 @@
-import type { JobState } from '../job';
+import type { MeasuredJob } from './measuredJob';
 import { meanOf } from '../metrology';
 import { upperLimit } from '../practice';
 import { lengthWords, severityAgainst } from './figureWords';
@@ -15,7 +15,7 @@ import { readPoint, type PointReading } from './pointReading';
 import { ofMeasure, type ReportContext } from './reportContext';
 
 /** The fresh height of a post, where it was read. */
-const heightOf = (state: JobState, part: string): PointReading =>
+const heightOf = (state: MeasuredJob, part: string): PointReading =>
   readPoint(state, { group: 'post', part, measure: 'height', clock: 0 });
 
 /** A post: does it stand upright, and as high as the others of its rod? */

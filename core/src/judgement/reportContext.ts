@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../job';
+import type { MeasuredJob } from './measuredJob';
 import type { LimitSource } from '../practice';
 import type { GroupAnswers } from './groupAnswers';
 import type { PartReport } from './partReport';
@@ -7,7 +7,7 @@ import type { PointReading } from './pointReading';
 
 /** All that a report is made from besides its own readings. */
 export interface ReportContext {
-  state: JobState;
+  state: MeasuredJob;
   type: InstrumentType;
   limits: LimitSource;
   answers: GroupAnswers;

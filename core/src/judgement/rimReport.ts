@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../job';
+import type { MeasuredJob } from './measuredJob';
 import type { MeasuringPoint } from '../readings';
 import { solveConformity, type ConformityOutput, type Gauge } from '../metrology';
 import { rimLimits } from '../practice';
@@ -71,7 +71,7 @@ export type RimAnswers = (input: RimInput) => RimOutput | null;
 
 /** A rim as its readings show it now, or null when the instrument has no such hole. */
 export function rimReport(
-  state: JobState,
+  state: MeasuredJob,
   type: InstrumentType,
   part: string,
   rimOf: RimAnswers = solveRim,

@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../job';
+import type { MeasuredJob } from './measuredJob';
 import { bandOf } from '../practice';
 import { partReport } from './groupReports';
 import { limitsOf } from './limitsOf';
@@ -41,7 +41,7 @@ export interface RodStack {
   play: ReportFact | null;
 }
 
-const pointOfKey = (state: JobState, part: string, measure: 'tube-length' | 'post-gap') =>
+const pointOfKey = (state: MeasuredJob, part: string, measure: 'tube-length' | 'post-gap') =>
   readPoint(state, { group: 'hinge', part, measure, clock: 0 });
 
 /** What a span comes to, and what to do about it. */
@@ -70,7 +70,7 @@ function spanWords(keys: readonly RodKey[], gap: PointReading, play: ReportFact 
  * @param known reports that are there already, by `group:part`; the rest are worked out here
  */
 export function rodStack(
-  state: JobState,
+  state: MeasuredJob,
   type: InstrumentType,
   rodId: string,
   known: ReadonlyMap<string, PartReport> = new Map(),

@@ -14,14 +14,21 @@ export type MeasuringPoint = FromSchema<typeof measuringPointSchema>;
 export const pointKey = ({ group, part, measure, clock, at }: MeasuringPoint): string =>
   `${group}:${part}:${measure}@${clock}${at === undefined ? '' : `/${at}`}`;
 
+/** Somebody who answers for the points of a job: for one by its key, and for all of a part. */
+export interface PointsAsked {
+  get: (key: string) => PointState | undefined;
+  ofPart: (group: string, part: string) => readonly PointState[];
+}
+
 const byPart = new WeakMap<ReadonlyMap<string, PointState>, ReadonlyMap<string, readonly PointState[]>>();
 
 /** Every point of one part in one group that was ever read. Sorted out once for each state: every report asks. */
 export function pointsOf(
-  { points }: { readonly points: ReadonlyMap<string, PointState> },
+  { points }: { readonly points: ReadonlyMap<string, PointState> | PointsAsked },
   group: MeasureGroup | string,
   part: string,
 ): readonly PointState[] {
+  if ('ofPart' in points) return points.ofPart(group, part);
   let sorted = byPart.get(points);
   if (!sorted) {
     const lists = new Map<string, PointState[]>();

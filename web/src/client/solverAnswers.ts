@@ -68,6 +68,7 @@ export function useSolverAnswers(): Answers & { version: number } {
     };
     return {
       version,
+      by: known,
       rim: (input: RimInput) => ask('rim', input, solveRim),
       seat: (input: SeatInput) => ask('seat', input, solveSeat),
       line: (input) => ask('body-line', input, groupsAnsweredHere.line),
