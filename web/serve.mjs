@@ -1,6 +1,7 @@
 // The web process: Next behind the one door where what is no request is refused. node web/serve.mjs PORT
 // HOLOTONOS_NAMES: what else than localhost the server is called, separated by commas.
 import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -12,6 +13,9 @@ const port = Number(process.argv[2] ?? 4600);
 const hostname = '127.0.0.1';
 // What the threads of the solvers run, as built.
 process.env.HOLOTONOS_SOLVING ??= fileURLToPath(new URL('.next/solving.mjs', import.meta.url));
+// Which core works out what the lists show, as built.
+const stamp = new URL('.next/holotonos-core', import.meta.url);
+if (existsSync(stamp)) process.env.HOLOTONOS_SOURCES ??= readFileSync(stamp, 'utf8');
 // Large files wait on disk, in the folder of this checkout.
 process.env.HOLOTONOS_SPOOL ??= fileURLToPath(new URL('../.data/spool', import.meta.url));
 const names = namesOf(process.env.HOLOTONOS_NAMES);

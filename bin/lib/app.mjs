@@ -13,10 +13,15 @@ const quiet = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NEXT_IGNORE_INCORR
 
 /** Worked out once: a start asks whether a build is needed, and again when it makes one. */
 let knownDigest = null;
-const sourceDigest = () => (knownDigest ??= digestOfSources());
+const sourceDigest = () =>
+  (knownDigest ??= digestOf(['core', 'store', 'web'], readFileSync(join(root, 'package-lock.json'))));
 
-/** A digest of every file a build is made from. */
-function digestOfSources() {
+/** Which core works things out: what is kept of its answers says so, and is worked out anew by another. */
+export const coreDigest = () => digestOf(['core']);
+const coreStamp = join(root, 'web/.next/holotonos-core');
+
+/** A digest of every file in these folders that a build is made from. */
+function digestOf(folders, more = '') {
   const hash = createHash('sha256');
   const walk = (folder) => {
     for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
@@ -31,9 +36,8 @@ function digestOfSources() {
       else hash.update(path.slice(root.length)).update(readFileSync(path));
     }
   };
-  for (const folder of ['core', 'store', 'web']) walk(join(root, folder));
-  hash.update(readFileSync(join(root, 'package-lock.json')));
-  return hash.digest('hex');
+  for (const folder of folders) walk(join(root, folder));
+  return hash.update(more).digest('hex');
 }
 
 /** Is there a build of these very sources? */
@@ -63,6 +67,7 @@ export async function ensureBuilt(say) {
   say('Building (about a minute) …');
   await runBeside(process.execPath, [next, 'build', 'web'], { cwd: root, env: quiet, failure: 'The build failed' });
   await bundleSolving();
+  writeFileSync(coreStamp, coreDigest());
   writeFileSync(buildStamp, digest);
   return digest;
 }

@@ -1,7 +1,7 @@
 import { chmodSync, existsSync, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { answers, ensureBuilt, isBuilt, noteServers, runningServers, serve, stopServers } from './app.mjs';
+import { answers, coreDigest, ensureBuilt, isBuilt, noteServers, runningServers, serve, stopServers } from './app.mjs';
 import { startGauges, stopGauges } from './gauges.mjs';
 import { ensureGenerated, ensureNodePackages, hasNodePackages } from './install.mjs';
 import { dataDir, root } from './paths.mjs';
@@ -102,7 +102,12 @@ const prepare = (databaseUrl, { empty, ownerUrl, own }) =>
     ],
     {
       cwd: root,
-      env: { ...process.env, DATABASE_URL: databaseUrl, DATABASE_OWNER_URL: ownerUrl },
+      env: {
+        ...process.env,
+        DATABASE_URL: databaseUrl,
+        DATABASE_OWNER_URL: ownerUrl,
+        HOLOTONOS_SOURCES: coreDigest(),
+      },
       failure: 'The database is not ready',
     },
   ).trim();

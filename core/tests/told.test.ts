@@ -6,7 +6,9 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   applyOptions,
+  benchJob,
   benchQuestion,
+  benchRow,
   benchSummary,
   chanceFrom,
   deciderWords,
@@ -42,6 +44,7 @@ import {
   whatDecides,
   whyStep,
   type Chance,
+  type BenchRow,
   type InstrumentType,
   type JobJudgement,
   type JobState,
@@ -189,8 +192,8 @@ function tellPlan(state: JobState, type: InstrumentType, judgement: JobJudgement
   say('next', plan.next?.id, plan.minutesLeft);
   say('bench', benchSummary(state, type, { judgement, plan }, now));
   for (const { entry, operations: _, ...turn } of planTurns(state, undefined)) say('turned', entry.kind, turn);
-  const ticket = state.intake?.ticket ?? '';
-  const { input } = benchQuestion([{ ticket, dueBy: '2026-12-20', state, plan }], shop, now);
+  const row = benchRow(state, type, planBasis(shop), now) as BenchRow;
+  const { input } = benchQuestion([{ ...benchJob(row, now), dueBy: '2026-12-20' }], shop, now);
   for (const task of quickSchedule(input).tasks) say('task', task);
 }
 

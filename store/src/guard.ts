@@ -11,6 +11,9 @@ export const guards: Readonly<Record<string, readonly string[]>> = {
   shop_entries: ['shop_entries_announce', 'shop_entries_append_only', 'shop_entries_no_truncate'],
 };
 
+/** Tables that hold nothing a logbook does not say: written over and made anew as it grows. */
+export const derived = ['step_times', 'summaries'] as const;
+
 /** A database that would take entries but not keep them as they must be kept. */
 export class IncompleteDatabase extends Error {
   override readonly name = 'IncompleteDatabase';
@@ -41,7 +44,11 @@ export async function checkGuards(url: string): Promise<void> {
     );
     const there = new Set(tables.map(({ name }) => name));
     const states = new Map(triggers.map(({ name, enabled }) => [name, enabled]));
-    return Object.entries(guards).flatMap(([table, names]) =>
+    const needed: [string, readonly string[]][] = [
+      ...Object.entries(guards),
+      ...derived.map((table): [string, readonly string[]] => [table, []]),
+    ];
+    return needed.flatMap(([table, names]) =>
       there.has(table)
         ? names.flatMap((name) => {
             const state = states.get(name);
@@ -79,9 +86,8 @@ export async function letWrite(ownerUrl: string, webUrl: string, { ours = false 
       const rights = 'login nosuperuser nocreatedb nocreaterole noreplication nobypassrls';
       await client.query(`${rowCount ? 'alter' : 'create'} role ${name} ${rights} password ${secret}`);
     }
-    const tables = Object.keys(guards)
-      .map((table) => client.escapeIdentifier(table))
-      .join(', ');
+    const list = (tables: readonly string[]) => tables.map((table) => client.escapeIdentifier(table)).join(', ');
+    const tables = list(Object.keys(guards));
     await client.query(
       [
         'begin',
@@ -89,6 +95,7 @@ export async function letWrite(ownerUrl: string, webUrl: string, { ours = false 
         `revoke all on ${tables} from ${name}`,
         `grant usage on schema public to ${name}`,
         `grant select, insert on ${tables} to ${name}`,
+        `grant select, insert, update, delete on ${list(derived)} to ${name}`,
         // To lock the row of a job; the trigger refuses the change itself.
         `grant update (id) on jobs to ${name}`,
         `grant usage on all sequences in schema public to ${name}`,

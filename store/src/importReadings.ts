@@ -219,7 +219,7 @@ async function take(
       // The job may have been signed off while the file was read.
       const unfit = first ? misfits(state, first) : [];
       if (unfit.length > 0) return { status: 'refused', problems: unfit };
-      await appendRows(tx, job.id, state.seq, fresh, (rows) => {
+      await appendRows(tx, job, state, fresh, (rows) => {
         unlessStopped(signal);
         onProgress?.({ doing: 'writing', rows });
       });

@@ -11,3 +11,5 @@ export * from './demo/loadDemo';
 export * from './shop';
 export * from './importReadings';
 export * from './bookPackage';
+export * from './summaries';
+export * from './refreshSummaries';

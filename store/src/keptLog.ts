@@ -29,6 +29,8 @@ export interface KeptLog<State extends { seq: number }, New extends AnyNew, Kept
   /** holds the end of the logbook until the transaction ends; gives the stamp of the database */
   lock: (tx: Database) => Promise<string>;
   insert: (tx: Database, seq: number, entry: New) => Promise<Kept>;
+  /** what else is written with an entry, given the state that counts it in */
+  written?: (tx: Database, state: State, at: string) => Promise<void>;
 }
 
 export type AppendedTo<Kept> =
@@ -109,6 +111,8 @@ export async function appendTo<State extends { seq: number }, New extends AnyNew
     if (known) return answerKnown(entry, known);
     const unfit = log.rules.misfits(state, entry);
     if (unfit.length > 0) return { status: 'refused', problems: unfit };
-    return { status: 'stored', entry: await log.insert(tx, state.seq + 1, entry), known: false };
+    const kept = await log.insert(tx, state.seq + 1, entry);
+    await log.written?.(tx, log.rules.fold(state, [kept]), kept.receivedAt);
+    return { status: 'stored', entry: kept, known: false };
   });
 }

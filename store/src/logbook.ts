@@ -8,13 +8,14 @@ import {
   type JobState,
   type NewEntry,
 } from '@holotonos/core';
-import { and, asc, count, desc, eq, gt, max, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, max, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { sqlState, type Database } from './database';
 import { onOtherDatabase, stampSql } from './guard';
 import { answerKnown, appendTo, lockedState, stateOf, type AppendedTo, type KeptLog } from './keptLog';
 import type { PreparedPhoto } from './photos';
 import { entries, jobs, photos } from './schema';
+import { writeSummary } from './summaries';
 
 export interface JobRow {
   id: string;
@@ -90,6 +91,10 @@ const jobLog = (jobId: string): KeptLog<JobState, NewEntry, Entry> => ({
     return rows[0]?.stamp ?? '';
   },
   insert: (tx, seq, entry) => insertEntry(tx, jobId, seq, entry),
+  written: async (tx, state, at) => {
+    const ticket = await ticketOf(tx, jobId);
+    if (ticket !== null) await writeSummary(tx, { id: jobId, ticket }, state, at);
+  },
 });
 
 /** The state of a job as the database has it now. Reads only what came since this process last looked. */
@@ -109,25 +114,32 @@ export async function appendEntry(db: Database, ticket: string, entry: NewEntry)
 /** Rows one statement carries: PostgreSQL takes 65 535 parameters at most. */
 const rowsPerStatement = 1000;
 
-/** Checked entries after `lastSeq`, inside the caller's transaction and under its lock on the job. */
+/** Checked entries at the end of a job, inside the caller's transaction and under its lock on the job. */
 export async function appendRows(
   tx: Database,
-  jobId: string,
-  lastSeq: number,
+  job: JobRow,
+  state: JobState,
   list: readonly NewEntry[],
   onRows?: (rows: number) => void,
 ): Promise<void> {
-  const rows = list.map(({ id, kind, body, author, benchTime }, i) => ({
+  if (list.length === 0) return;
+  const receivedAt = new Date().toISOString();
+  const kept = list.map((entry, i): Entry => ({ ...entry, seq: state.seq + 1 + i, receivedAt }));
+  await insertRows(tx, rowsOf(job.id, kept), onRows);
+  await writeSummary(tx, job, foldEntries(state, kept), receivedAt);
+}
+
+const rowsOf = (jobId: string, list: readonly Entry[]): (typeof entries.$inferInsert)[] =>
+  list.map(({ id, seq, kind, body, author, benchTime, receivedAt }) => ({
     jobId,
-    seq: lastSeq + 1 + i,
+    seq,
     id,
     kind,
     body,
     author,
     benchTime,
+    receivedAt,
   }));
-  await insertRows(tx, rows, onRows);
-}
 
 /** Many entries in as few statements as can be; the caller's transaction makes them all or none. */
 async function insertRows(
@@ -155,7 +167,9 @@ export async function openJob(db: Database, entry: NewEntry): Promise<Opened> {
     return await db.transaction(async (tx): Promise<Opened> => {
       const [job] = await tx.insert(jobs).values({ ticket: entry.body.ticket }).returning();
       if (!job) throw new Error('insert returned no row');
-      return { status: 'stored', entry: await insertEntry(tx, job.id, 1, entry), known: false };
+      const first = await insertEntry(tx, job.id, 1, entry);
+      await writeSummary(tx, job, foldEntries(emptyJobState, [first]), first.receivedAt);
+      return { status: 'stored', entry: first, known: false };
     });
   } catch (error) {
     if (sqlState(error) !== '23505') throw error;
@@ -177,17 +191,9 @@ export async function importJob(
     await db.transaction(async (tx) => {
       const [job] = await tx.insert(jobs).values({ ticket }).returning();
       if (!job) throw new Error('insert returned no row');
-      const rows = list.map(({ id, kind, body, author, benchTime, receivedAt }, i) => ({
-        jobId: job.id,
-        seq: i + 1,
-        id,
-        kind,
-        body,
-        author,
-        benchTime,
-        receivedAt,
-      }));
-      await insertRows(tx, rows);
+      const kept = list.map((entry, i): Entry => ({ ...entry, seq: i + 1 }));
+      await insertRows(tx, rowsOf(job.id, kept));
+      await writeSummary(tx, job, foldEntries(emptyJobState, kept), new Date().toISOString());
       for (const { id, photo } of pictures) await tx.insert(photos).values({ jobId: job.id, id, ...photo });
     });
     return 'imported';
@@ -204,31 +210,6 @@ export async function listJobs(db: Database, limit = 100): Promise<JobRow[]> {
     .from(jobs)
     .orderBy(desc(jobs.openedAt), asc(jobs.ticket))
     .limit(limit);
-}
-
-/** Tickets the bench works on, and some of those that went home. */
-export interface BenchJobs {
-  /** not signed off; the oldest first, so that no flood of new ones can push the others off */
-  open: JobRow[];
-  /** open tickets beyond the limit */
-  beyond: number;
-  /** signed off, the newest first */
-  closed: JobRow[];
-}
-
-/** Every open ticket, at most `mostOpen` of them, and the `mostClosed` that were signed off last by their opening. */
-export async function benchJobs(db: Database, mostOpen: number, mostClosed: number): Promise<BenchJobs> {
-  const signedOff = sql`exists (
-    select 1 from ${entries} e where e.job_id = ${jobs.id} and e.kind = 'sign-off' and not exists (
-      select 1 from ${entries} s where s.job_id = e.job_id and s.kind = 'strike' and s.body ->> 'entry' = e.id::text))`;
-  const columns = { id: jobs.id, ticket: jobs.ticket };
-  const isOpen = sql`not ${signedOff}`;
-  const [open, [all], closed] = await Promise.all([
-    db.select(columns).from(jobs).where(isOpen).orderBy(asc(jobs.openedAt), asc(jobs.ticket)).limit(mostOpen),
-    db.select({ open: count() }).from(jobs).where(isOpen),
-    db.select(columns).from(jobs).where(signedOff).orderBy(desc(jobs.openedAt), asc(jobs.ticket)).limit(mostClosed),
-  ]);
-  return { open, beyond: (all?.open ?? 0) - open.length, closed };
 }
 
 /** True when no job has been opened yet. */

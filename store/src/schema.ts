@@ -1,12 +1,16 @@
+import type { BenchRow } from '@holotonos/core';
 import { sql } from 'drizzle-orm';
 import {
+  boolean,
   check,
   customType,
+  doublePrecision,
   index,
   integer,
   jsonb,
   pgTable,
   primaryKey,
+  smallint,
   text,
   timestamp,
   unique,
@@ -102,4 +106,54 @@ export const shopEntries = pgTable(
     receivedAt: timeOf().notNull().defaultNow(),
   },
   (table) => [check('shop_entries_of_this_age', ofThisAge(table.benchTime))],
+);
+
+/**
+ * What the lists show of each job. No ink: worked out of its logbook in the transaction of each entry, and anew whenever
+ * somebody asks and it is no longer true. Nothing is known here that the logbook does not say.
+ */
+export const summaries = pgTable(
+  'summaries',
+  {
+    jobId: uuid()
+      .primaryKey()
+      .references(() => jobs.id),
+    ticket: text().notNull(),
+    /** the last entry it counts in */
+    seq: integer().notNull(),
+    /** the shop's own work and the program it was worked out with */
+    basis: text().notNull(),
+    /** when it will no longer be true by itself */
+    changesAt: timeOf(),
+    /** 0 can be worked on, 1 waits, 2 is signed off, 3 cannot be shown */
+    standing: smallint().notNull(),
+    dueBy: text(),
+    /** minutes of work left, as the table has them */
+    minutesLeft: integer().notNull(),
+    clocksRun: boolean().notNull(),
+    /** what it can be searched by, in small letters */
+    words: text().notNull(),
+    row: jsonb().$type<BenchRow>(),
+    problem: text(),
+  },
+  (table) => [
+    index('summaries_order').on(table.standing, table.dueBy, table.ticket),
+    index('summaries_change').on(table.changesAt),
+  ],
+);
+
+/** What the steps of each job took, added up, for the shop to learn from. Made together with `summaries`. */
+export const stepTimes = pgTable(
+  'step_times',
+  {
+    jobId: uuid()
+      .notNull()
+      .references(() => jobs.id),
+    kind: text().notNull(),
+    family: text().$type<BenchRow['family']>().notNull(),
+    person: text().notNull(),
+    logs: doublePrecision().notNull(),
+    times: integer().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.kind, table.family, table.person] })],
 );

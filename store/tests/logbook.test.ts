@@ -17,7 +17,6 @@ import {
 import { sql } from 'drizzle-orm';
 import {
   appendEntry,
-  benchJobs,
   brackwaterJobs,
   importJob,
   isEmpty,
@@ -130,7 +129,9 @@ describe('the logbook in the database', () => {
     await expect(store.pool.query(statement, ['x'])).rejects.toThrow(/append-only/);
   });
   test('the database refuses truncate', async () => {
-    await expect(store.pool.query('truncate entries, jobs, photos')).rejects.toThrow(/append-only/);
+    await expect(store.pool.query('truncate entries, jobs, photos, summaries, step_times')).rejects.toThrow(
+      /append-only/,
+    );
   });
 
   test('opening a ticket twice with one intake is one job; another intake is refused', async () => {
@@ -353,31 +354,5 @@ describe('migrations', () => {
       value: 0.9,
       typed: '0.900 N',
     });
-  });
-});
-
-describe('the tickets of the bench', () => {
-  test('are the open ones, however many others were written since; those gone home only some', async () => {
-    const fresh = await testDatabase();
-    const { db } = fresh;
-    const write = (ticket: string, kind: NewEntry['kind'], body: object) =>
-      appendEntry(db, ticket, entryOf(kind, body));
-    const open = (ticket: string) => openJob(db, intakeOf(ticket));
-    const names = (list: readonly { ticket: string }[]) => list.map(({ ticket }) => ticket);
-    for (const ticket of ['A-1', 'A-2', 'A-3', 'A-4']) expect(await open(ticket)).toMatchObject({ status: 'stored' });
-    const signOff = { summary: 'done', ownerCautions: [] };
-    const signed = [await write('A-2', 'sign-off', signOff), await write('A-3', 'sign-off', signOff)];
-    expect(signed.map(({ status }) => status)).toEqual(['stored', 'stored']);
-    for (let n = 0; n < 12; n += 1) await open(`B-${n}`);
-    const bench = await benchJobs(db, 10, 1);
-    expect(names(bench.open).slice(0, 3)).toEqual(['A-1', 'A-4', 'B-0']);
-    expect([bench.open.length, bench.beyond, names(bench.closed)]).toEqual([10, 4, ['A-3']]);
-    // A sign-off that is struck opens the ticket again.
-    const entry = signed[0]?.status === 'stored' ? signed[0].entry.id : '';
-    await write('A-2', 'strike', { entry, reason: 'not done after all' });
-    const again = await benchJobs(db, 100, 10);
-    expect(names(again.open).slice(0, 3)).toEqual(['A-1', 'A-2', 'A-4']);
-    expect([again.beyond, names(again.closed)]).toEqual([0, ['A-3']]);
-    await fresh.drop();
   });
 });

@@ -20,7 +20,8 @@ import * as shop from '../src/app/api/v1/shop/route';
 import * as solve from '../src/app/api/v1/solve/[name]/route';
 import * as types from '../src/app/api/v1/types/route';
 import * as typeRoute from '../src/app/api/v1/types/[id]/route';
-import { loadBench, loadJob, loadShop, shopZone, unreadJob } from '../src/server/jobs';
+import { loadBench, loadWeek } from '../src/server/bench';
+import { loadJob, loadShop, shopZone, unreadJob } from '../src/server/jobs';
 import { getDb } from '../src/server/store';
 
 let database: TestDatabase;
@@ -32,13 +33,15 @@ beforeAll(async () => {
   jest.spyOn(console, 'error').mockImplementation((text) => void said.push(String(text)));
 });
 afterAll(async () => {
-  const { holotonosStore, holotonosPulse, holotonosSolvers } = globalThis as {
+  const { holotonosStore, holotonosPulse, holotonosSolvers, holotonosScheduler } = globalThis as {
     holotonosPulse?: { close: () => Promise<void> };
     holotonosStore?: { close: () => Promise<void> };
     holotonosSolvers?: { terminate: () => Promise<unknown> };
+    holotonosScheduler?: { terminate: () => Promise<unknown> };
   };
   await Promise.all([holotonosStore?.close(), holotonosPulse?.close()]);
   await holotonosSolvers?.terminate();
+  await holotonosScheduler?.terminate();
   await database.drop();
 });
 
@@ -119,21 +122,22 @@ describe('entries', () => {
   });
 });
 
+const intake = (change: object = {}) =>
+  note({
+    kind: 'intake',
+    body: {
+      ticket: 'T-1',
+      owner: 'x',
+      instrumentType: 'oboe',
+      family: 'oboe',
+      practice: 'stage',
+      scope: 'repair',
+      unit: 'mm',
+      ...change,
+    },
+  });
+
 describe('tickets', () => {
-  const intake = (change: object = {}) =>
-    note({
-      kind: 'intake',
-      body: {
-        ticket: 'T-1',
-        owner: 'x',
-        instrumentType: 'oboe',
-        family: 'oboe',
-        practice: 'stage',
-        scope: 'repair',
-        unit: 'mm',
-        ...change,
-      },
-    });
   test('are opened once; the number is then taken', async () => {
     const first = intake();
     expect((await json(await jobs.POST(post('/api/v1/jobs', first)))).status).toBe(201);
@@ -412,8 +416,8 @@ describe('what pages read', () => {
     expect(await loadJob('LL-999')).toBeNull();
   });
   test('the bench with its tickets, a schedule, and the zone of the shop', async () => {
-    const bench = await loadBench(now);
-    expect(bench.summaries.map(({ ticket }) => ticket)).toEqual(
+    const bench = await loadBench(now, { limit: 40 });
+    expect(bench.lines.map(({ ticket }) => ticket)).toEqual(
       expect.arrayContaining(['LL-201', 'LL-202', 'LL-203', 'LL-204']),
     );
     expect(bench.schedule?.tasks.length).toBeGreaterThan(20);
@@ -422,15 +426,50 @@ describe('what pages read', () => {
     expect(await shopZone()).toBe('Europe/Berlin');
     expect((await loadShop()).shop.people).toHaveLength(3);
   });
+  test('the week over the tickets that come first; whoever asks in the same minute is told the same', async () => {
+    const week = await loadWeek(now);
+    expect(week.question.input.tickets?.map(({ id }) => id)).toEqual(week.summaries.map(({ ticket }) => ticket));
+    expect(week.later).toBe(0);
+    const again = await loadWeek('2026-11-25T10:00:30.000Z');
+    expect(again.question).toEqual(week.question);
+    expect(again.schedule).toBe(week.schedule);
+    expect((await loadWeek('2026-11-25T10:01:00.000Z')).schedule).not.toBe(week.schedule);
+  });
+  test('lists follow the shop’s own work: a few tickets at once, many beside the page', async () => {
+    const rule = { id: 'dents', rule: { finding: 'dent', operations: ['burnish'] } };
+    const behind = async () => (await loadBench(now, { limit: 1 })).behind;
+    const write = (retired: boolean) =>
+      shop.POST(post('/api/v1/shop', { ...note(), kind: 'cure-rule', body: { ...rule, retired } }));
+    expect((await write(false)).status).toBe(201);
+    expect(await behind()).toBe(false);
+    for (let n = 0; n < 10; n += 1) await jobs.POST(post('/api/v1/jobs', intake({ ticket: `MANY-${n}` })));
+    expect(await behind()).toBe(false);
+    expect((await write(true)).status).toBe(201);
+    expect(await behind()).toBe(true);
+    let tries = 0;
+    while ((await behind()) && tries < 100) tries += 1;
+    expect(tries).toBeLessThan(100);
+  });
+  test('a shop without hours is told why there is no schedule', async () => {
+    const hours = { timeZone: 'Europe/Berlin', week: {}, closed: [], resources: { oven: 1, vice: 2 } };
+    await shop.POST(post('/api/v1/shop', { ...note(), kind: 'hours', body: hours }));
+    for (const { id, name } of (await loadShop()).shop.people)
+      await shop.POST(
+        post('/api/v1/shop', { ...note(), kind: 'person', body: { id, name, skills: [], retired: true } }),
+      );
+    const { schedule, unscheduled } = await loadWeek(now);
+    expect(schedule).toBeNull();
+    expect(unscheduled).toMatch(/no open hours/);
+  });
   test('a ticket that cannot be shown is told, and the others go on', async () => {
     const { rows } = await database.pool.query("insert into jobs (ticket) values ('LL-902') returning id");
     await database.pool.query(
       "insert into entries (job_id, seq, id, kind, body, author, bench_time) values ($1, 1, $2, 'intake', '{}', 'x', now())",
       [rows[0].id, randomUUID()],
     );
-    const bench = await loadBench(now);
+    const bench = await loadBench(now, { limit: 40 });
     expect(bench.unread).toEqual([{ ticket: 'LL-902', problem: expect.stringMatching(/^intake: /) }]);
-    expect(bench.summaries.map(({ ticket }) => ticket)).toContain('LL-201');
+    expect(bench.lines.map(({ ticket }) => ticket)).toContain('LL-201');
     expect(await unreadJob('LL-902')).toMatchObject({ ticket: 'LL-902' });
     expect(await unreadJob('LL-201')).toBeNull();
     expect(await unreadJob('LL-999')).toBeNull();

@@ -1,25 +1,31 @@
 import { describe, expect, test } from '@jest/globals';
 import { flat, sax, TestJob } from '../../tests/testJob';
+import { emptyJobState } from '../job';
 import { judgeJob } from '../judgement';
-import { jobPlan } from '../plan';
+import { isOpenStep, jobPlan, learnTimes } from '../plan';
 import { solveSchedule } from '../schedule';
 import { foldShop, freshShop, type ShopState } from '../shop';
 import {
+  benchJob,
   benchQuestion,
+  benchRow,
+  minutesOfWeek,
   planEdges,
   runningClocks,
   splitTask,
   stretchesOf,
   taskId,
+  whatFits,
   whyNotBefore,
   type BenchJob,
+  type BenchRow,
 } from '.';
 
+const rowOf = (job: TestJob) => benchRow(job.state, sax, {}, job.now) as BenchRow;
 const bench = (ticket: string, job: TestJob, dueBy: string | null = null): BenchJob => ({
+  ...benchJob(rowOf(job), job.now),
   ticket,
   dueBy,
-  state: job.state,
-  plan: jobPlan(job.state, sax, judgeJob(job.state, sax), job.now),
 });
 const crooked = (part: string) => {
   const job = new TestJob();
@@ -92,6 +98,12 @@ describe('the bench as a question to the scheduler', () => {
     const out = solveSchedule(input);
     expect(out.tasks.find(({ id }) => id === 'A/dress-rim:e')?.person).toBe('perrin');
   });
+  test('the hands of a week are those of its people, or one pair of hands in the open hours', () => {
+    expect(minutesOfWeek(freshShop)).toBe(5 * (3.5 + 4) * 60);
+    const person = (id: string, more: object = {}) => ({ id, name: id, skills: [], ...more });
+    const people = [person('a'), person('b', { week: { sat: [['10:00', '10:45']] } }), person('c', { retired: true })];
+    expect(minutesOfWeek({ ...freshShop, people } as ShopState)).toBe(2250 + 45);
+  });
   test('two people never have one instrument in hand', () => {
     const shop: ShopState = {
       ...freshShop,
@@ -147,14 +159,7 @@ describe('clocks', () => {
     job.write('operation-started', { operation: 'dress-rim:e', cautionsAccepted: [] });
     return job;
   };
-  const clocks = (job: TestJob) =>
-    runningClocks(
-      job.state,
-      new Map([['dress-rim:e', 'Level the rim: E']]),
-      new Map([['dress-rim:e', 35]]),
-      job.now,
-      'UTC',
-    );
+  const clocks = (job: TestJob) => runningClocks(rowOf(job).clocks, new Map([['dress-rim:e', 35]]), job.now, 'UTC');
   test('run, pause, go on, and stop with the step', () => {
     const job = started();
     job.minute = 10;
@@ -181,5 +186,73 @@ describe('clocks', () => {
     expect(clocks(job)[0]).toMatchObject({ minutes: 24, forgotten: false });
     job.minute = 16 * 60;
     expect(clocks(job)[0]?.forgotten).toBe(true);
+  });
+});
+
+test('twenty minutes are best spent on what then cures, then on what opens most', () => {
+  const rims = new TestJob();
+  rims.finding('rim-warped', 'e');
+  rims.finding('spring-weak', 'f-key');
+  const pads = new TestJob();
+  pads.finding('pad-worn', 'g');
+  pads.rim('g', [0, 0, 0, 0, 0, 0, 0, 0]);
+  const jobs = [rims, pads].map((job, i) => bench(`T-${i}`, job));
+  const fits = (minutes: number) => whatFits(jobs, minutes).map(({ id }) => id);
+  expect(fits(20)).toEqual(['replace-pad:g', 'dress-rim:e', 'retension-spring:f-key']);
+  expect(fits(14)).toEqual(['retension-spring:f-key']);
+  expect(fits(4)).toEqual([]);
+  expect(whatFits(jobs, 20)[0]?.reason).toMatch(/cures by itself/);
+});
+
+describe('the row of a ticket', () => {
+  const busy = () => {
+    const job = crooked('e');
+    job.finding('rim-warped', 'g');
+    const pad = job.finding('pad-worn', 'f');
+    job.rim('f', flat);
+    job.done('replace-pad:f', { cures: [pad] });
+    job.write('soak', { soak: '00000000-0000-4000-8000-00000000abcd', part: 'low-b-key', with: 'oil', minutes: 5 });
+    job.minute = 2;
+    job.write('operation-started', { operation: 'dress-rim:e', cautionsAccepted: [] });
+    return job;
+  };
+  test('is plain data, and says when it will no longer be true', () => {
+    const job = busy();
+    const row = rowOf(job);
+    expect(JSON.parse(JSON.stringify(row))).toEqual(row);
+    const soaked = new Date(Date.parse(now) + 5 * 60_000).toISOString();
+    const cured = new Date(Date.parse(now) + 10 * 60_000).toISOString();
+    expect(row.changesAt).toBe(soaked);
+    expect(row.summary).toMatchObject({ soaking: [{ due: false }], curing: [{ until: cured }] });
+    job.minute = 5;
+    expect(rowOf(job)).toMatchObject({ changesAt: cured, summary: { soaking: [{ due: true }] } });
+    job.minute = 10;
+    expect(rowOf(job)).toMatchObject({ changesAt: null, summary: { curing: [] } });
+  });
+  test('until then it is the same at every moment', () => {
+    const job = busy();
+    const row = rowOf(job);
+    job.minute = 4.9;
+    expect(rowOf(job)).toEqual(row);
+    expect(benchJob(row, job.now).open.find(({ id }) => id === 'dress-rim:e')?.worked).toBeCloseTo(2.9, 6);
+  });
+  test('with the shop’s own clock it has the minutes the plan of the job has', () => {
+    const job = busy();
+    const learned = learnTimes([
+      { kind: 'dress-rim', family: 'saxophone', person: 'x', logs: 8 * Math.log(1.7), times: 8 },
+      { kind: 'replace-pad', family: 'flute', person: 'x', logs: 3 * Math.log(0.6), times: 3 },
+    ]);
+    const { steps } = jobPlan(job.state, sax, judgeJob(job.state, sax), job.now, { learned });
+    const wanted = steps.filter((step) => isOpenStep(step) || step.status === 'curing');
+    expect(benchJob(rowOf(job), job.now, learned).open.map(({ id, minutes }) => [id, minutes])).toEqual(
+      wanted.map(({ id, minutes }) => [id, minutes]),
+    );
+    expect(wanted.find(({ id }) => id === 'dress-rim:g')?.minutes.likely).toBe(21);
+  });
+  test('signed off it asks for no hands; of a job without intake there is none', () => {
+    const job = busy();
+    job.write('sign-off', { ownerCautions: [] });
+    expect(rowOf(job)).toMatchObject({ steps: [], summary: { signedOff: true } });
+    expect(benchRow(emptyJobState, sax, {}, now)).toBeNull();
   });
 });

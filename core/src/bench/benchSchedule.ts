@@ -1,6 +1,5 @@
 import { lastMinuteOf } from '../clock';
-import type { JobState } from '../job';
-import { chainBetween, chainWords, isOpenStep, workedAt, type Edge, type JobPlan, type Step } from '../plan';
+import { chainBetween, chainWords, type Edge, type Step } from '../plan';
 import {
   toWorkers,
   type ScheduleCalendar,
@@ -9,16 +8,8 @@ import {
   type ScheduleTask,
   type TimeRange,
 } from '../schedule';
-import { inUse, type BenchOrder, type Person, type ShopState } from '../shop';
-
-/** One ticket as the bench works on it. */
-export interface BenchJob {
-  ticket: string;
-  /** ISO date; it is due at the end of that day */
-  dueBy: string | null;
-  state: JobState;
-  plan: JobPlan;
-}
+import type { BenchJob, PlanEdges } from './benchRow';
+import { inUse, type BenchOrder, type Person, type ShopHours, type ShopState } from '../shop';
 
 /** What the bench asks of the scheduler, with the range of each task's time. Plain data. */
 export interface BenchQuestion {
@@ -47,20 +38,20 @@ export const splitTask = (id: string): { ticket: string; operation: string } => 
   return { ticket: id.slice(0, at), operation: id.slice(at + 1) };
 };
 
-/** The steps that have to be behind a step before it can start: those still open, through whatever is done already. */
-function openBefore(step: Step, byId: ReadonlyMap<string, Step>, counts: (step: Step) => boolean): string[] {
-  const found = new Set<string>();
-  const seen = new Set<string>();
-  const stack = step.after.map(({ id }) => id);
-  for (let id = stack.pop(); id !== undefined; id = stack.pop()) {
-    if (seen.has(id)) continue;
-    seen.add(id);
-    const before = byId.get(id);
-    if (!before) continue;
-    if (counts(before)) found.add(id);
-    else stack.push(...before.after.map((edge) => edge.id));
-  }
-  return [...found];
+const clockMinutes = (time: string) => {
+  const [hours = 0, minutes = 0] = time.split(':').map(Number);
+  return 60 * hours + minutes;
+};
+
+/** Minutes the hands of a shop work in an ordinary week: those of its people, or one pair of hands in its open hours. */
+export function minutesOfWeek({ hours, people }: Pick<ShopState, 'hours' | 'people'>): number {
+  const of = (week: ShopHours['week']) =>
+    Object.values(week)
+      .flat()
+      .reduce((sum, [from = '', to = '']) => sum + Math.max(0, clockMinutes(to) - clockMinutes(from)), 0);
+  const working = inUse(people);
+  if (working.length === 0) return of(hours.week);
+  return working.reduce((sum, { week }) => sum + of(week ?? hours.week), 0);
 }
 
 /** Wishes between two tickets that still mean something: not withdrawn, and both steps are on the bench. */
@@ -90,26 +81,21 @@ export function benchQuestion(jobs: readonly BenchJob[], shop: ShopState, now: s
   const ranges: BenchQuestion['ranges'] = {};
   const told: BenchQuestion['tasks'] = {};
   const tickets: NonNullable<ScheduleInput['tickets']> = [];
-  for (const { ticket, dueBy, plan, state } of jobs) {
-    if (state.signOff) continue;
-    const byId = new Map(plan.steps.map((step) => [step.id, step]));
-    // What the owner does not want takes no time of anybody.
-    const counts = (step: Step) => (isOpenStep(step) && step.agreement !== 'refused') || step.status === 'curing';
+  for (const { ticket, dueBy, open } of jobs) {
     const mine: string[] = [];
-    for (const step of plan.steps) {
-      if (!counts(step)) continue;
+    for (const step of open) {
       const id = taskId(ticket, step.id);
       const { low, likely, high } = step.minutes;
-      const worked = step.state && step.status === 'started' ? workedAt(step.state, now) : 0;
-      const left = (minutes: number) => Math.max(1, Math.round(minutes - worked));
+      const left = (minutes: number) => Math.max(1, Math.round(minutes - step.worked));
       const curing = step.status === 'curing' && step.curingUntil !== null;
       const rest = curing ? Math.max(0, (Date.parse(step.curingUntil ?? now) - Date.parse(now)) / 60_000) : 0;
       const attended = curing ? 0 : left(likely);
+      const unattended = curing ? rest : step.unattended;
       tasks.set(id, {
         id,
         attended,
-        unattended: curing ? rest : step.unattended,
-        after: openBefore(step, byId, counts).map((before) => taskId(ticket, before)),
+        unattended,
+        after: step.after.map((before) => taskId(ticket, before)),
         ...(step.resource && { resource: step.resource }),
         skill: step.stage,
         // Two people cannot have one instrument in hand.
@@ -123,7 +109,7 @@ export function benchQuestion(jobs: readonly BenchJob[], shop: ShopState, now: s
         stage: step.stage,
         status: step.status,
         attended,
-        unattended: curing ? rest : step.unattended,
+        unattended,
       };
       mine.push(id);
     }
@@ -163,15 +149,9 @@ export function benchQuestion(jobs: readonly BenchJob[], shop: ShopState, now: s
 const edgesOf = (tasks: readonly ScheduleTask[]): Edge[] =>
   tasks.flatMap(({ id, after }) => after.map((before) => ({ before, after: id, reason: '' })));
 
-/** The order within a ticket, as far as it is needed to say what cannot be turned round. */
-export interface PlanEdges {
-  ticket: string;
-  steps: readonly Pick<Step, 'id' | 'title' | 'after'>[];
-}
-
 /** The order of each ticket alone, plain enough to be sent to a page. */
-export const planEdges = (jobs: readonly BenchJob[]): PlanEdges[] =>
-  jobs.map(({ ticket, plan }) => ({ ticket, steps: plan.steps.map(({ id, title, after }) => ({ id, title, after })) }));
+export const planEdges = (jobs: readonly PlanEdges[]): PlanEdges[] =>
+  jobs.map(({ ticket, steps }) => ({ ticket, steps }));
 
 /**
  * Why a step cannot be put before another, in words; null when nothing speaks against it. Within a ticket the rules of

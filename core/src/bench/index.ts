@@ -1,2 +1,5 @@
+export * from './benchRow';
 export * from './benchSchedule';
+export * from './benchSummary';
 export * from './timers';
+export * from './whatFits';

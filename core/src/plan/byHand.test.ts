@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { sax, TestJob } from '../../tests/testJob';
 import { judgeJob } from '../judgement';
 import { findingKinds } from '../vocabulary';
-import { jobPlan, planDiff, planOverhaul, planTurns, whatFits, whyStep, type PlanInput } from '.';
+import { jobPlan, planDiff, planOverhaul, planTurns, whyStep, type PlanInput } from '.';
 
 const plan = (job: TestJob) => jobPlan(job.state, sax, judgeJob(job.state, sax), job.now);
 const step = (job: TestJob, id: string) => plan(job).steps.find((candidate) => candidate.id === id);
@@ -276,19 +276,4 @@ describe('what changed in a plan', () => {
     });
     expect(rest.map(({ entry }) => entry.kind)).toEqual(['finding']);
   });
-});
-
-test('twenty minutes are best spent on what then cures, then on what opens most', () => {
-  const rims = new TestJob();
-  rims.finding('rim-warped', 'e');
-  rims.finding('spring-weak', 'f-key');
-  const pads = new TestJob();
-  pads.finding('pad-worn', 'g');
-  pads.rim('g', [0, 0, 0, 0, 0, 0, 0, 0]);
-  const jobs = [rims, pads].map((job, i) => ({ ticket: `T-${i}`, dueBy: null, steps: plan(job).steps }));
-  const fits = (minutes: number) => whatFits(jobs, minutes).map(({ id }) => id);
-  expect(fits(20)).toEqual(['replace-pad:g', 'dress-rim:e', 'retension-spring:f-key']);
-  expect(fits(14)).toEqual(['retension-spring:f-key']);
-  expect(fits(4)).toEqual([]);
-  expect(whatFits(jobs, 20)[0]?.reason).toMatch(/cures by itself/);
 });

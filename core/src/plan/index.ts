@@ -8,7 +8,6 @@ export * from './orderOperations';
 export * from './planOverhaul';
 export * from './plan.solver';
 export * from './jobPlan';
-export * from './benchSummary';
 export * from './spoilt';
 export * from './learnTimes';
 export * from './planDiff';

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { flat, sax, TestJob } from '../../tests/testJob';
+import { benchSummary, inBenchOrder, type BenchSummary } from '../bench';
 import { judgeJob } from '../judgement';
-import { benchSummary, inBenchOrder, jobPlan, type BenchSummary } from '.';
+import { jobPlan } from '.';
 
 const plan = (job: TestJob) => jobPlan(job.state, sax, judgeJob(job.state, sax), job.now);
 const step = (job: TestJob, id: string) => plan(job).steps.find((candidate) => candidate.id === id);

@@ -4,7 +4,7 @@ import type { JobState } from '../job';
 import type { OperationState } from './operationState';
 import { limitsOf, measureStateWords, reportedGroups, stateOf, type JobJudgement } from '../judgement';
 import { settingsOf, tolerance, toleranceWords, type Tolerance } from '../practice';
-import type { MeasureGroup, PassKind, PracticeSettings, ToleranceName } from '../vocabulary';
+import type { Family, MeasureGroup, PassKind, PracticeSettings, ToleranceName } from '../vocabulary';
 import { learnedFor, type LearnedFactor, type LearnedTimes } from './learnTimes';
 import { tableWith, type OperationKind, type OperationTable } from './operations';
 import { howLines, operationTitle, planOverhaul } from './planOverhaul';
@@ -50,6 +50,8 @@ export interface Step extends PlannedOperation {
   agreement: StepAgreement;
   /** what the shop's own clock says, and the minutes of the table it was applied to */
   learned: (LearnedFactor & { table: number }) | null;
+  /** minutes as the table has them, or as they were set by hand */
+  table: PlannedOperation['minutes'];
 }
 
 export interface JobPlan {
@@ -188,26 +190,27 @@ function agreementOf(id: string, work: ReturnType<typeof agreedWork>): StepAgree
   return work.refused.has(id) ? 'refused' : 'to-agree';
 }
 
-/** The step's minutes as the shop's own clock has them. */
-function learnedMinutes(
-  { kind, minutes }: PlannedOperation,
-  type: InstrumentType,
-  { learned, person }: PlanBasis,
-): Pick<Step, 'minutes' | 'learned'> {
-  const known = learned ? learnedFor(learned, kind, type.family, person) : null;
-  if (!known) return { minutes, learned: null };
-  const by = (x: number) => Math.max(1, Math.round(x * known.factor));
-  return {
-    minutes: { low: by(minutes.low), likely: by(minutes.likely), high: by(minutes.high) },
-    learned: { ...known, table: minutes.likely },
-  };
-}
-
 const shareOf = ({ low, likely, high }: Step['minutes']): Step['minutes'] => ({
   low: Math.max(1, Math.round(low * againShare.low)),
   likely: Math.max(1, Math.round(likely * againShare.likely)),
   high: Math.max(1, Math.round(high * againShare.high)),
 });
+
+/**
+ * The minutes of a step: those of the table, as the shop's own clock has them, less where it is only looked at again.
+ *
+ * @param again whether it is done and only to be looked at again
+ */
+export function stepMinutes(
+  { kind, table, again }: { kind: string; table: Step['minutes']; again: boolean },
+  family: Family,
+  { learned, person }: PlanBasis,
+): Pick<Step, 'minutes' | 'learned'> {
+  const known = learned ? learnedFor(learned, kind, family, person) : null;
+  const by = (x: number) => (known ? Math.max(1, Math.round(x * known.factor)) : x);
+  const minutes = { low: by(table.low), likely: by(table.likely), high: by(table.high) };
+  return { minutes: again ? shareOf(minutes) : minutes, learned: known && { ...known, table: table.likely } };
+}
 
 /** Are fresh readings there for all that a step set, and are they all good? Then it need not be looked at again. */
 function provedAgain(operation: PlannedOperation, state: JobState, judgement: JobJudgement): boolean {
@@ -259,13 +262,13 @@ export function jobPlan(
   basis: PlanBasis = {},
 ): JobPlan {
   const names = partNames(type);
-  const table = tableWith(basis.custom?.operations);
+  const kinds = tableWith(basis.custom?.operations);
   const settings = jobSettings(state);
   const limits = limitsOf(state, type);
   const { operations, left, unkept } = planOverhaul(planInputOf(state, type, basis.custom));
   const work = agreedWork(state);
-  const spoilt = stepsAgain(operations, table, state, judgement, work?.refused ?? new Set());
-  const titleOf = ({ kind, part }: PlannedOperation) => operationTitle(kind, names.get(part) ?? part, table);
+  const spoilt = stepsAgain(operations, kinds, state, judgement, work?.refused ?? new Set());
+  const titleOf = ({ kind, part }: PlannedOperation) => operationTitle(kind, names.get(part) ?? part, kinds);
   const titles = new Map(operations.map((operation) => [operation.id, titleOf(operation)]));
 
   const plainTitles = new Map(operations.map(({ id, title }) => [id, title]));
@@ -273,7 +276,7 @@ export function jobPlan(
     reason.replaceAll(`“${plainTitles.get(id)}”`, `“${titles.get(id) ?? id}”`);
   const byId = new Map<string, Step>();
   const steps = operations.map((operation): Step => {
-    const kind = table.get(operation.kind) as OperationKind;
+    const kind = kinds.get(operation.kind) as OperationKind;
     const opState = state.operations.get(operation.id) ?? null;
     const spoiltBy = spoilt.get(operation.id);
     const again = spoiltBy ? { ...spoiltBy, title: titles.get(spoiltBy.by) ?? spoiltBy.by } : null;
@@ -302,14 +305,15 @@ export function jobPlan(
       const unagreed = agreement === 'to-agree' || agreement === 'refused';
       return waitsFor.size > 0 || unagreed || gate.some(({ open }) => !open) ? 'waiting' : 'ready';
     })();
-    const timed = learnedMinutes(operation, type, basis);
+    const table = operation.minutes;
+    const timed = stepMinutes({ kind: operation.kind, table, again: again !== null }, type.family, basis);
     const cautions = [...operation.cautions, ...(basis.cautionsFor?.[operation.kind] ?? [])];
     const step: Step = {
       ...operation,
       // Reasons name steps as the table does, with the ids of parts: here they get their names.
       after: operation.after.map(({ id, reason }) => ({ id, reason: named(reason, id) })),
       ...timed,
-      minutes: again ? shareOf(timed.minutes) : timed.minutes,
+      table,
       title: titles.get(operation.id) ?? operation.title,
       cautions: [...new Set(cautions)],
       status,

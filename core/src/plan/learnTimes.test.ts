@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sax, TestJob } from '../../tests/testJob';
 import { judgeJob } from '../judgement';
-import { actualTimes, jobPlan, learnedFor, learnTimes, type ActualTime } from '.';
+import { actualTimes, jobPlan, learnedFor, learnTimes, timesOf, type ActualTime } from '.';
 
 const time = (minutes: number, more: Partial<ActualTime> = {}): ActualTime => ({
   kind: 'dress-rim',
@@ -12,14 +12,15 @@ const time = (minutes: number, more: Partial<ActualTime> = {}): ActualTime => ({
   expected: 10,
   ...more,
 });
+const learn = (actuals: readonly ActualTime[]) => learnTimes(timesOf(actuals));
 const factor = (actuals: ActualTime[], person?: string) =>
-  learnedFor(learnTimes(actuals), 'dress-rim', 'saxophone', person)?.factor ?? 1;
+  learnedFor(learn(actuals), 'dress-rim', 'saxophone', person)?.factor ?? 1;
 
 describe('learned times', () => {
   test('nothing seen is nothing learned', () => {
     expect(learnTimes([])).toEqual({});
     expect(learnedFor({}, 'dress-rim', 'saxophone')).toBeNull();
-    expect(learnTimes([time(0), time(5, { expected: 0 })])).toEqual({});
+    expect(learn([time(0), time(5, { expected: 0 })])).toEqual({});
   });
   test('one odd afternoon moves a time a little, many move it nearly all the way', () => {
     expect(factor([time(20)])).toBeGreaterThan(1.1);
@@ -46,8 +47,21 @@ describe('learned times', () => {
     expect(factor(seen, 'Juno Tam')).toBeLessThan(factor(seen, 'Perrin Oake'));
     expect(factor(seen, 'Juno Tam')).toBeGreaterThan(1);
     expect(factor(seen, 'Ottoline Marsh')).toBe(factor(seen));
-    const flute = learnedFor(learnTimes(seen), 'dress-rim', 'flute');
+    const flute = learnedFor(learn(seen), 'dress-rim', 'flute');
     expect(flute?.times).toBe(21);
+  });
+  test('added up job by job they teach what they teach one by one', () => {
+    const parts = [
+      [time(20), time(12), time(30, { person: 'Perrin Oake' })],
+      [time(9)],
+      [time(14, { family: 'flute' })],
+    ];
+    expect(timesOf(parts[0] ?? [])).toHaveLength(2);
+    const apart = learnTimes(parts.flatMap(timesOf));
+    for (const [key, { factor: together, times }] of Object.entries(learn(parts.flat()))) {
+      expect(apart[key]?.factor).toBeCloseTo(together, 12);
+      expect(apart[key]?.times).toBe(times);
+    }
   });
   test('a clock left running over a night does not become a time', () => {
     expect(factor([time(10_000)])).toBeCloseTo(8 ** (1 / 5), 9);
@@ -61,7 +75,7 @@ describe('learned times', () => {
     expect(actuals).toEqual([
       { kind: 'dress-rim', family: 'saxophone', person: 'Juno Tam', minutes: 45, expected: 15 },
     ]);
-    const { steps } = jobPlan(job.state, sax, judgeJob(job.state, sax), job.now, { learned: learnTimes(actuals) });
+    const { steps } = jobPlan(job.state, sax, judgeJob(job.state, sax), job.now, { learned: learn(actuals) });
     const other = steps.find(({ id }) => id === 'dress-rim:g');
     expect(other?.learned).toMatchObject({ table: 15, times: 1 });
     expect(other?.minutes.likely).toBeGreaterThan(15);

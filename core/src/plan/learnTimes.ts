@@ -26,21 +26,41 @@ const mostRatio = 8;
 
 const keyOf = (...parts: string[]) => parts.join(' ');
 
+/** How often a person did a kind of work on a family, and the logarithms of actual/table added up. Plain data. */
+export interface TimesSeen {
+  kind: string;
+  family: Family;
+  person: string;
+  logs: number;
+  times: number;
+}
+
+/** Single times, added up by kind, family and person. What no clock can have meant is left out. */
+export function timesOf(actuals: readonly ActualTime[]): TimesSeen[] {
+  const seen = new Map<string, TimesSeen>();
+  for (const { kind, family, person, minutes, expected } of actuals) {
+    if (!(minutes > 0) || !(expected > 0)) continue;
+    const log = Math.log(Math.min(mostRatio, Math.max(1 / mostRatio, minutes / expected)));
+    const key = keyOf(kind, family, person);
+    const before = seen.get(key) ?? { kind, family, person, logs: 0, times: 0 };
+    seen.set(key, { ...before, logs: before.logs + log, times: before.times + 1 });
+  }
+  return [...seen.values()];
+}
+
 /**
  * What the shop's own clock says about the table's times. The logarithms of actual/table are averaged and shrunk: toward
  * 1 for a kind of work, toward the kind for a family, toward the family for a person, each as if the coarser one had
  * been seen four times.
  *
- * @param actuals any order; the answer does not depend on it
+ * @param seen any order; the answer does not depend on it
  */
-export function learnTimes(actuals: readonly ActualTime[]): LearnedTimes {
+export function learnTimes(seen: readonly TimesSeen[]): LearnedTimes {
   const sums = new Map<string, Sum>();
-  for (const { kind, family, person, minutes, expected } of actuals) {
-    if (!(minutes > 0) || !(expected > 0)) continue;
-    const log = Math.log(Math.min(mostRatio, Math.max(1 / mostRatio, minutes / expected)));
+  for (const { kind, family, person, logs, times: often } of seen) {
     for (const key of [keyOf(kind), keyOf(kind, family), keyOf(kind, family, person)]) {
       const { sum, times } = sums.get(key) ?? nothingSeen;
-      sums.set(key, { sum: sum + log, times: times + 1 });
+      sums.set(key, { sum: sum + logs, times: times + often });
     }
   }
   const of = (key: string | null) => (key === null ? nothingSeen : (sums.get(key) ?? nothingSeen));
@@ -52,7 +72,7 @@ export function learnTimes(actuals: readonly ActualTime[]): LearnedTimes {
     return shrunk({ sum: all.sum - own.sum, times: all.times - own.times }, toward(coarser));
   };
   return Object.fromEntries(
-    [...sums].map(([key, seen]) => [key, { factor: Math.exp(shrunk(seen, toward(key))), times: seen.times }]),
+    [...sums].map(([key, each]) => [key, { factor: Math.exp(shrunk(each, toward(key))), times: each.times }]),
   );
 }
 

@@ -55,7 +55,10 @@ export const ended = (
 });
 
 /** Minutes on the clock of a step at a moment. */
-export const workedAt = ({ workedMinutes, runningSince }: OperationState, now: string): number =>
+export const workedAt = (
+  { workedMinutes, runningSince }: Pick<OperationState, 'workedMinutes' | 'runningSince'>,
+  now: string,
+): number =>
   workedMinutes + (runningSince === null ? 0 : Math.max(0, Date.parse(now) - Date.parse(runningSince)) / 60_000);
 
 /** A step by its id: what is done, and where. */

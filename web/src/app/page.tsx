@@ -5,7 +5,9 @@ import { Clocks, Today } from '@/bench/Today';
 import { UnreadTickets } from '@/components/UnreadTickets';
 import { GapFiller } from '@/bench/GapFiller';
 import { FollowLive } from '@/client/FollowLive';
-import { loadBench } from '@/server/jobs';
+import { loadBench } from '@/server/bench';
+import { ListNav } from '@/bench/ListNav';
+import { listOf, perPage } from '@/bench/listQuestion';
 
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
@@ -100,30 +102,35 @@ function Ticket({ summary, when }: { summary: BenchSummary; when: ClockWords }) 
   );
 }
 
-export default async function BenchPage() {
+export default async function BenchPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
   await connection();
   const now = new Date().toISOString();
-  const bench = await loadBench(now);
-  const tickets = bench.summaries;
+  const list = listOf(await searchParams);
+  const bench = await loadBench(now, list.question);
   const when = clockWords(bench.shop.hours.timeZone);
+  const { lines, total } = bench;
+  const empty = total === 0 && !list.narrowed;
   return (
     <main id="main" className="page page-wide">
       <FollowLive />
       <div className="d-flex flex-wrap align-items-baseline gap-3 mb-3">
         <h1 className="mb-0">The bench</h1>
-        <span className="soft">{tickets.length > 0 && 'In the order they need hands'}</span>
+        <span className="soft">{total > 0 && 'In the order they need hands'}</span>
         <Link className="btn btn-primary ms-auto" href="/tickets/new">
           New ticket
         </Link>
       </div>
       <UnreadTickets tickets={bench.unread} />
-      {bench.beyond > 0 && (
-        <p className="say">
-          {count(bench.beyond, 'open ticket')} more, opened last, {bench.beyond === 1 ? 'is' : 'are'} found by number
-          only.
+      {bench.behind && (
+        <p className="say" role="status">
+          The shop’s own work has changed: the tickets are being planned anew, and this page follows.
         </p>
       )}
-      {tickets.length === 0 ? (
+      {empty ? (
         <div className="sheet">
           <h2>The bench is empty</h2>
           <p>
@@ -133,11 +140,13 @@ export default async function BenchPage() {
         </div>
       ) : (
         <div className="split bench-split">
-          <ol className="tickets">
-            {tickets.map((summary) => (
-              <Ticket key={summary.ticket} summary={summary} when={when} />
-            ))}
-          </ol>
+          <div>
+            <ListNav list={list} total={total} shown={lines.length} perPage={perPage} />
+            <ol className="tickets">
+              {lines.map(({ ticket, summary }) => summary && <Ticket key={ticket} summary={summary} when={when} />)}
+            </ol>
+            {total > perPage && <ListNav list={list} total={total} shown={lines.length} perPage={perPage} foot />}
+          </div>
           <div>
             <Clocks clocks={bench.clocks} when={when} />
             <GapFiller fits={bench.fits} />

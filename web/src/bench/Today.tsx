@@ -9,7 +9,7 @@ import {
 } from '@holotonos/core';
 import Link from 'next/link';
 import { minutesText } from '@/client/words';
-import type { Bench } from '@/server/jobs';
+import type { NearWork } from '@/server/bench';
 
 const shown = 8;
 
@@ -35,7 +35,7 @@ export function Clocks({ clocks, when }: { clocks: readonly (RunningClock & { ti
 }
 
 /** What comes today, in order and by hand, and what cures until when. */
-export function Today({ bench, now }: { bench: Bench; now: string }) {
+export function Today({ bench, now }: { bench: NearWork; now: string }) {
   const { question, schedule, unscheduled, shop } = bench;
   if (!schedule) {
     return (

@@ -1,6 +1,6 @@
 'use client';
 
-import { runningClocks, workedAt, type Step } from '@holotonos/core';
+import { clocksOf, runningClocks, workedAt, type Step } from '@holotonos/core';
 import { useEffect, useId, useState } from 'react';
 import { Button, Form } from '@/client/bootstrap';
 import { useJob } from '@/client/JobContext';
@@ -16,6 +16,8 @@ const clockText = (minutes: number) => {
   const hours = Math.floor(seconds / 3600);
   return `${hours > 0 ? `${hours}:` : ''}${two(Math.floor((seconds % 3600) / 60))}:${two(seconds % 60)}`;
 };
+
+const noTitles = new Map<string, string>();
 
 /** The clock of a step in hand: it runs, pauses, goes on, and can be set right when it was forgotten. */
 export function StepClock({ step }: { step: Step }) {
@@ -34,7 +36,7 @@ export function StepClock({ step }: { step: Step }) {
   }, [runs]);
   if (!operation || step.status !== 'started') return null;
   const at = tick > now ? tick : now;
-  const forgotten = runningClocks(state, new Map(), new Map([[step.id, step.minutes.high]]), at, zone).find(
+  const forgotten = runningClocks(clocksOf(state, noTitles), new Map([[step.id, step.minutes.high]]), at, zone).find(
     (clock) => clock.operation === step.id && clock.forgotten,
   );
   const minutes = parseFigure(text);

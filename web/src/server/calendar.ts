@@ -1,7 +1,7 @@
 import 'server-only';
 import { dayAfter, splitTask, stretchesOf } from '@holotonos/core';
 import ical, { ICalCalendarMethod } from 'ical-generator';
-import type { Bench } from './jobs';
+import type { NearWork } from './bench';
 
 /** No piece of work is shown shorter than this, ms. */
 const leastMs = 60_000;
@@ -16,7 +16,7 @@ const uid = (...parts: (string | number)[]) => `${parts.join('.').replaceAll(':'
  * for each due date.
  */
 export function benchCalendar(
-  { question, schedule, summaries, shop }: Pick<Bench, 'question' | 'schedule' | 'summaries' | 'shop'>,
+  { question, schedule, summaries, shop }: Pick<NearWork, 'question' | 'schedule' | 'summaries' | 'shop'>,
   only: { ticket: string | null; person: string | null },
 ): string {
   const calendar = ical({

@@ -1,5 +1,6 @@
 import 'server-only';
-import type { SolverResult } from '@holotonos/core';
+import type { ScheduleInput, ScheduleOutput, SolverResult } from '@holotonos/core';
+import { LRUCache } from 'lru-cache';
 import { resolve } from 'node:path';
 import { pool, Promise as PoolPromise, type Pool } from 'workerpool';
 
@@ -14,13 +15,11 @@ export type Solved = SolverResult | { status: 'busy' };
 /** What a thread runs: one file where there is a build, which `web/serve.mjs` names; else the sources. */
 const script = () => resolve(process.env.HOLOTONOS_SOLVING ?? 'web/src/workers/solvingFromSource.mjs');
 
-const kept = globalThis as { holotonosSolvers?: Pool };
-const threads = () =>
-  (kept.holotonosSolvers ??= pool(script(), {
-    workerType: 'thread',
-    maxWorkers: 2,
-    maxQueueSize: mostWaiting,
-  }));
+const kept = globalThis as { holotonosSolvers?: Pool; holotonosScheduler?: Pool };
+const threads = (maxWorkers: number) => pool(script(), { workerType: 'thread', maxWorkers, maxQueueSize: mostWaiting });
+const solvers = () => (kept.holotonosSolvers ??= threads(2));
+/** Schedules have a thread to themselves: no calculation asked for from outside keeps the bench waiting. */
+const scheduler = () => (kept.holotonosScheduler ??= threads(1));
 
 /**
  * Runs a solver on JSON text on a thread of its own.
@@ -28,9 +27,9 @@ const threads = () =>
  * @returns what `runSolverOnText` gives; `unsolvable` when it takes longer than it may; `busy` when too many wait
  */
 export async function solve(name: string, text: string): Promise<Solved> {
-  if (threads().stats().pendingTasks >= mostWaiting) return { status: 'busy' };
+  if (solvers().stats().pendingTasks >= mostWaiting) return { status: 'busy' };
   try {
-    return await threads().exec('solve', [name, text]).timeout(mostMs);
+    return await solvers().exec('solve', [name, text]).timeout(mostMs);
   } catch (error) {
     if (error instanceof PoolPromise.TimeoutError)
       return {
@@ -39,4 +38,26 @@ export async function solve(name: string, text: string): Promise<Solved> {
       };
     throw error;
   }
+}
+
+/** A schedule, or why there is none. */
+export type Scheduled = { schedule: ScheduleOutput; why?: undefined } | { schedule: null; why: string };
+
+/** Schedules made last: several pages, and everybody who looks at them, ask the same. */
+const made = new LRUCache<string, Promise<Scheduled>>({ max: 6 });
+
+/** A schedule at once, worked out beside the requests; the same question is worked out once. */
+export function scheduleNow(input: ScheduleInput): Promise<Scheduled> {
+  const text = JSON.stringify(input);
+  const before = made.get(text);
+  if (before) return before;
+  const answer = scheduled(text);
+  made.set(text, answer);
+  answer.catch(() => made.delete(text));
+  return answer;
+}
+
+async function scheduled(text: string): Promise<Scheduled> {
+  const answer: { schedule?: ScheduleOutput; why?: string } = await scheduler().exec('schedule', [text]);
+  return answer.schedule ? { schedule: answer.schedule } : { schedule: null, why: answer.why ?? '' };
 }

@@ -3,22 +3,28 @@ import Link from 'next/link';
 import { connection } from 'next/server';
 import { WeekView } from '@/bench/WeekView';
 import { FollowLive } from '@/client/FollowLive';
-import { loadBench } from '@/server/jobs';
+import { loadWeek } from '@/server/bench';
 
 export const metadata: Metadata = { title: 'The week' };
 
 export default async function WeekPage() {
   await connection();
   const now = new Date().toISOString();
-  const { summaries, question, schedule, unscheduled, order, shop } = await loadBench(now);
-  const tickets = summaries.flatMap(({ ticket, instrument, dueBy, signedOff }) =>
-    signedOff ? [] : [{ ticket, instrument, dueBy }],
-  );
+  const { summaries, question, schedule, unscheduled, order, shop, later } = await loadWeek(now);
+  const tickets = summaries.map(({ ticket, instrument, dueBy }) => ({ ticket, instrument, dueBy }));
   return (
     <main id="main" className="page page-wide">
       <FollowLive />
       {schedule && tickets.length > 0 ? (
-        <WeekView tickets={tickets} question={question} first={schedule} order={order} shop={shop} now={now} />
+        <>
+          <WeekView tickets={tickets} question={question} first={schedule} order={order} shop={shop} now={now} />
+          {later > 0 && (
+            <p className="soft mt-3">
+              The week is worked out over the {tickets.length} tickets that are due first. {later} more{' '}
+              {later === 1 ? 'comes' : 'come'} after them: <Link href="/">all tickets</Link>.
+            </p>
+          )}
+        </>
       ) : (
         <>
           <h1>The week</h1>

@@ -3,7 +3,7 @@ import type { JobJudgement } from '../judgement';
 import type { JobState } from '../job';
 import { isOpenStatus } from '../findings';
 import { stages, type Stage } from '../vocabulary';
-import { isOpenStep, type JobPlan } from './jobPlan';
+import { isOpenStep, type JobPlan } from '../plan';
 
 /** What the bench shows of one ticket. Plain data. */
 export interface BenchSummary {

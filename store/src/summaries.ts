@@ -1,0 +1,267 @@
+import { createHash } from 'node:crypto';
+import {
+  benchRow,
+  customWork,
+  learnTimes,
+  planBasis,
+  type BenchRow,
+  type BenchSummary,
+  type JobState,
+  type LearnedTimes,
+  type PlanBasis,
+  type ShopState,
+} from '@holotonos/core';
+import { and, asc, eq, gt, inArray, isNull, like, lte, ne, or, sql, type SQL } from 'drizzle-orm';
+import type { Database } from './database';
+import { faultLine } from './faults';
+import { entries, jobs, stepTimes, summaries } from './schema';
+import { shopState } from './shop';
+
+/** How a ticket stands; the order in which lists show them. */
+export const standings = ['ready', 'waiting', 'over', 'unread'] as const;
+export type Standing = (typeof standings)[number];
+const rankOf = (standing: Standing) => standings.indexOf(standing);
+
+/** What a summary is worked out with besides its logbook: the shop's own work, and this program. */
+export interface SummaryBasis {
+  plan: PlanBasis;
+  key: string;
+}
+
+/** Which program works the summaries out; another may judge and plan otherwise. Named by whoever starts it. */
+const program = () => process.env.HOLOTONOS_SOURCES ?? '';
+
+/** The basis that holds for a shop. Its cautions change no summary. */
+export function basisOf(shop: ShopState): SummaryBasis {
+  const text = JSON.stringify([program(), customWork(shop) ?? null]);
+  return { plan: planBasis(shop), key: createHash('sha256').update(text).digest('base64url') };
+}
+
+type Values = typeof summaries.$inferInsert;
+
+function problemOf(state: JobState): string {
+  return [...state.unread.values()][0] ?? 'its intake is missing';
+}
+
+/** Works out the row of a job. Total: what cannot be worked out is said in its place. */
+function summaryOf(jobId: string, ticket: string, state: JobState, basis: SummaryBasis, now: string): Values {
+  const plain = { jobId, ticket, seq: state.seq, basis: basis.key, changesAt: null, dueBy: null, row: null };
+  const unread = (problem: string): Values => ({
+    ...plain,
+    standing: rankOf('unread'),
+    minutesLeft: 0,
+    clocksRun: false,
+    words: ticket.toLowerCase(),
+    problem,
+  });
+  if (!state.instrument) return unread(problemOf(state));
+  let row: BenchRow | null;
+  try {
+    row = benchRow(state, state.instrument, basis.plan, now);
+  } catch (error) {
+    console.error(`${ticket} could not be worked out. ${faultLine(error)}`);
+    return unread('what is written in it does not fit together');
+  }
+  if (!row) return unread(problemOf(state));
+  const { summary, steps, clocks, changesAt } = row;
+  const { owner, instrument, maker, made, dueBy, signedOff, next } = summary;
+  return {
+    ...plain,
+    changesAt,
+    standing: rankOf(signedOff ? 'over' : next === null ? 'waiting' : 'ready'),
+    dueBy,
+    minutesLeft: Math.round(
+      steps.reduce((sum, { table, status }) => sum + (status === 'curing' ? 0 : table.likely), 0),
+    ),
+    clocksRun: clocks.length > 0,
+    words: [ticket, owner, instrument, maker, made].join(' ').toLowerCase(),
+    // A ticket is known by the name of its row, whatever its intake says.
+    row: { ...row, ticket, summary: { ...summary, ticket } },
+    problem: null,
+  };
+}
+
+/** Writes what lists show of a job, in the caller's transaction and under its lock on the job. */
+export async function writeSummary(
+  tx: Database,
+  { id, ticket }: { id: string; ticket: string },
+  state: JobState,
+  now: string,
+): Promise<void> {
+  const basis = basisOf(await shopState(tx));
+  const values = summaryOf(id, ticket, state, basis, now);
+  const { jobId, ...set } = values;
+  await tx.insert(summaries).values(values).onConflictDoUpdate({ target: summaries.jobId, set });
+  const seen = (values.row?.times ?? []).map((time) => ({ jobId, ...time }));
+  // Most entries end no step: then what was learned stands as it is, and nothing is written.
+  const before = await tx.select().from(stepTimes).where(eq(stepTimes.jobId, jobId));
+  const text = (list: readonly (typeof seen)[number][]) =>
+    list
+      .map(({ kind, family, person, logs, times }) => `${kind} ${family} ${person} ${logs} ${times}`)
+      .sort()
+      .join('\n');
+  if (text(before) === text(seen)) return;
+  await tx.delete(stepTimes).where(eq(stepTimes.jobId, jobId));
+  if (seen.length > 0) await tx.insert(stepTimes).values(seen);
+}
+
+/** Jobs whose summary is missing or no longer true, at most `limit` of them. */
+export async function outdatedJobs(
+  db: Database,
+  basis: string,
+  now: string,
+  limit: number,
+): Promise<{ id: string; ticket: string }[]> {
+  // Rows that came past this program count too: its logbook may have grown without it.
+  const more = sql`exists (select 1 from ${entries} e where e.job_id = ${jobs.id} and e.seq > ${summaries.seq})`;
+  return db
+    .select({ id: jobs.id, ticket: jobs.ticket })
+    .from(jobs)
+    .leftJoin(summaries, eq(summaries.jobId, jobs.id))
+    .where(or(isNull(summaries.jobId), ne(summaries.basis, basis), lte(summaries.changesAt, now), more))
+    .orderBy(asc(summaries.standing), asc(summaries.dueBy), asc(jobs.ticket))
+    .limit(limit);
+}
+
+/** What a list of tickets is asked for. */
+export interface ListQuestion {
+  /** how they stand; all when none is named */
+  standing?: readonly Standing[];
+  /** words that all must be found in ticket, owner, instrument, maker or making */
+  search?: string;
+  limit: number;
+  offset?: number;
+}
+
+const escaped = (word: string) => word.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`);
+const mostWords = 8;
+
+function matching({ standing = [], search = '' }: Pick<ListQuestion, 'standing' | 'search'>): SQL | undefined {
+  const words = search.toLowerCase().split(/\s+/).filter(Boolean).slice(0, mostWords);
+  return and(
+    ...(standing.length > 0 ? [inArray(summaries.standing, standing.map(rankOf))] : []),
+    ...words.map((word) => like(summaries.words, `%${escaped(word)}%`)),
+  );
+}
+
+/** Work that can start now before work that waits, then by due date, then by number. */
+const benchOrder = [
+  asc(summaries.standing),
+  sql`coalesce(${summaries.dueBy}, '9999')`,
+  sql`${summaries.ticket} collate "C"`,
+] as const;
+
+export interface TicketLine {
+  ticket: string;
+  standing: Standing;
+  /** null where it cannot be shown; then `problem` says why */
+  summary: BenchSummary | null;
+  problem: string | null;
+}
+
+/** A page of the list of tickets, in the order they need hands, and how many there are in all. */
+export async function listTickets(
+  db: Database,
+  question: ListQuestion,
+): Promise<{ lines: TicketLine[]; total: number }> {
+  const where = matching(question);
+  const [rows, [all]] = await Promise.all([
+    db
+      .select({
+        ticket: summaries.ticket,
+        standing: summaries.standing,
+        summary: sql<BenchSummary | null>`${summaries.row} -> 'summary'`,
+        problem: summaries.problem,
+      })
+      .from(summaries)
+      .where(where)
+      .orderBy(...benchOrder)
+      .limit(question.limit)
+      .offset(question.offset ?? 0),
+    db
+      .select({ total: sql<number>`count(*)::int` })
+      .from(summaries)
+      .where(where),
+  ]);
+  return {
+    lines: rows.map((row) => ({ ...row, standing: standings[row.standing] ?? 'unread' })),
+    total: all?.total ?? 0,
+  };
+}
+
+/** Open tickets whose turn comes first. */
+export interface NearRows {
+  rows: BenchRow[];
+  /** open tickets that come after them */
+  later: number;
+}
+
+/**
+ * The open tickets in the order of their dates, as many as fill so many minutes of work, and how many come later.
+ *
+ * @param fewest tickets that are given in any case
+ * @param most tickets that are given at most
+ */
+export async function nearRows(
+  db: Database,
+  { minutes, fewest, most }: { minutes: number; fewest: number; most: number },
+): Promise<NearRows> {
+  const open = inArray(summaries.standing, [rankOf('ready'), rankOf('waiting')]);
+  const order = sql`coalesce(${summaries.dueBy}, '9999'), ${summaries.ticket} collate "C"`;
+  const ranked = db.$with('ranked').as(
+    db
+      .select({
+        jobId: summaries.jobId,
+        place: sql<number>`row_number() over (order by ${order})`.as('place'),
+        before: sql<number>`sum(${summaries.minutesLeft}) over (order by ${order}) - ${summaries.minutesLeft}`.as(
+          'before',
+        ),
+      })
+      .from(summaries)
+      .where(open),
+  );
+  const [rows, [all]] = await Promise.all([
+    db
+      .with(ranked)
+      .select({ row: summaries.row })
+      .from(ranked)
+      .innerJoin(summaries, eq(summaries.jobId, ranked.jobId))
+      .where(and(lte(ranked.place, most), or(lte(ranked.place, fewest), sql`${ranked.before} < ${minutes}`)))
+      .orderBy(ranked.place),
+    db
+      .select({ open: sql<number>`count(*)::int` })
+      .from(summaries)
+      .where(open),
+  ]);
+  const found = rows.flatMap(({ row }) => row ?? []);
+  return { rows: found, later: (all?.open ?? 0) - found.length };
+}
+
+/** Tickets in which a clock runs; at most `limit`. */
+export async function rowsWithClocks(db: Database, limit: number): Promise<BenchRow[]> {
+  const rows = await db
+    .select({ row: summaries.row })
+    .from(summaries)
+    .where(eq(summaries.clocksRun, true))
+    .orderBy(asc(summaries.ticket))
+    .limit(limit);
+  return rows.flatMap(({ row }) => row ?? []);
+}
+
+/** What the shop's own clock says of the table's times, learned from every job there is. */
+export async function learnedTimes(db: Database): Promise<LearnedTimes> {
+  const { kind, family, person } = stepTimes;
+  return learnTimes(
+    await db
+      .select({
+        kind,
+        family,
+        person,
+        logs: sql<number>`sum(${stepTimes.logs})`,
+        times: sql<number>`sum(${stepTimes.times})::int`,
+      })
+      .from(stepTimes)
+      .where(gt(stepTimes.times, 0))
+      .groupBy(kind, family, person),
+  );
+}

@@ -1,0 +1,56 @@
+import type { ListQuestion, Standing } from '@holotonos/store';
+
+/** Tickets on one page of the list. */
+export const perPage = 40;
+const mostSearch = 80;
+
+/** What of the list can be asked for, and in which words. */
+export const listViews = {
+  all: { label: 'all tickets', standing: ['ready', 'waiting', 'over'] },
+  open: { label: 'open tickets', standing: ['ready', 'waiting'] },
+  ready: { label: 'ready for hands', standing: ['ready'] },
+  waiting: { label: 'waiting for something', standing: ['waiting'] },
+  over: { label: 'signed off', standing: ['over'] },
+} as const satisfies Record<string, { label: string; standing: readonly Standing[] }>;
+export type ListView = keyof typeof listViews;
+
+/** What an address asks of the list of tickets. */
+export interface AskedList {
+  view: ListView;
+  search: string;
+  /** from 1 */
+  page: number;
+  /** anything but all of it */
+  narrowed: boolean;
+  question: ListQuestion;
+}
+
+type Params = Record<string, string | string[] | undefined>;
+const first = (value: string | string[] | undefined): string => (Array.isArray(value) ? value[0] : value) ?? '';
+
+/** Reads the query of an address; what makes no sense in it is passed over. */
+export function listOf(params: Params): AskedList {
+  const asked = first(params.show);
+  const view = Object.hasOwn(listViews, asked) ? (asked as ListView) : 'all';
+  // No text of the database holds it, and it takes none with it.
+  const search = first(params.find).replaceAll('\u0000', '').trim().slice(0, mostSearch);
+  const number = Math.trunc(Number(first(params.page)));
+  const page = number >= 1 && number <= 100_000 ? number : 1;
+  return {
+    view,
+    search,
+    page,
+    narrowed: view !== 'all' || search !== '',
+    question: { standing: listViews[view].standing, search, limit: perPage, offset: (page - 1) * perPage },
+  };
+}
+
+/** The address of another page of the same list. */
+export function listAddress({ view, search }: Pick<AskedList, 'view' | 'search'>, page: number): string {
+  const query = new URLSearchParams({
+    ...(search !== '' && { find: search }),
+    ...(view !== 'all' && { show: view }),
+    ...(page > 1 && { page: String(page) }),
+  }).toString();
+  return query === '' ? '/' : `/?${query}`;
+}
