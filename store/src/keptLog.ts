@@ -13,8 +13,14 @@ interface AnyNew {
 }
 type AnyKept = AnyNew & { seq: number; receivedAt: string };
 
+/** What a state knows of its own entries. */
+interface Folded<Kept> {
+  seq: number;
+  byId: ReadonlyMap<string, Kept>;
+}
+
 /** A logbook in the database: where its rows are, and the rules of what is written into it. */
-export interface KeptLog<State extends { seq: number }, New extends AnyNew, Kept extends AnyKept> {
+export interface KeptLog<State extends Folded<Kept>, New extends AnyNew, Kept extends AnyKept> {
   /** what this process remembers it by, and what it is called in the log of faults */
   name: string;
   rules: {
@@ -24,13 +30,11 @@ export interface KeptLog<State extends { seq: number }, New extends AnyNew, Kept
   };
   /** entries after a sequence number, in order */
   after: (db: Database, seq: number) => Promise<Kept[]>;
-  find: (db: Database, id: string) => Promise<Kept | null>;
-  lastSeq: (db: Database) => Promise<number>;
   /** holds the end of the logbook until the transaction ends; gives the stamp of the database */
   lock: (tx: Database) => Promise<string>;
   insert: (tx: Database, seq: number, entry: New) => Promise<Kept>;
   /** what else is written with an entry, given the state that counts it in */
-  written?: (tx: Database, state: State, at: string) => Promise<void>;
+  written?: (tx: Database, state: State, before: State, at: string) => Promise<void>;
 }
 
 export type AppendedTo<Kept> =
@@ -51,19 +55,24 @@ function forget(name: string, why: string): void {
 }
 
 /** The state of a logbook as the database has it now. Reads only what came since this process last looked. */
-export async function stateOf<State extends { seq: number }, New extends AnyNew, Kept extends AnyKept>(
+export async function stateOf<State extends Folded<Kept>, New extends AnyNew, Kept extends AnyKept>(
   db: Database,
   log: KeptLog<State, New, Kept>,
 ): Promise<State> {
   await lookAtStamp(db);
   const { name, rules } = log;
   let before = (folded.get(name) as State | undefined) ?? rules.empty;
-  let since = await log.after(db, before.seq);
-  const [first] = since;
-  if (first && before.seq > 0 && first.seq !== before.seq + 1) {
-    forget(name, `goes on with ${first.seq} after ${before.seq}`);
-    before = rules.empty;
-    since = await log.after(db, 0);
+  // The last entry that is remembered is asked for again: if it does not stand there, what is remembered is of no use.
+  let since = await log.after(db, Math.max(0, before.seq - 1));
+  if (before.seq > 0) {
+    const [last, next] = since;
+    const stands = last?.seq === before.seq && before.byId.has(last.id);
+    if (stands && (next?.seq ?? before.seq + 1) === before.seq + 1) since = since.slice(1);
+    else {
+      forget(name, stands ? `goes on with ${next?.seq} after ${before.seq}` : `has no entry ${before.seq} any more`);
+      before = rules.empty;
+      since = await log.after(db, 0);
+    }
   }
   const state = rules.fold(before, since);
   folded.set(name, state);
@@ -72,17 +81,13 @@ export async function stateOf<State extends { seq: number }, New extends AnyNew,
 
 /**
  * Locks a logbook until the end of the transaction, so that its writers queue up, and gives its state as it stands in the
- * database: what this process remembers is believed only if it ends where the logbook ends.
+ * database then.
  */
-export async function lockedState<State extends { seq: number }, New extends AnyNew, Kept extends AnyKept>(
+export async function lockedState<State extends Folded<Kept>, New extends AnyNew, Kept extends AnyKept>(
   tx: Database,
   log: KeptLog<State, New, Kept>,
 ): Promise<State> {
   seeStamp(await log.lock(tx));
-  const state = await stateOf(tx, log);
-  const last = await log.lastSeq(tx);
-  if (last === state.seq) return state;
-  forget(log.name, `ends with ${last}, not ${state.seq}`);
   return stateOf(tx, log);
 }
 
@@ -99,7 +104,7 @@ export const answerKnown = <Kept extends AnyKept>(entry: AnyNew, known: Kept): A
  * Writes one well-formed entry to the end of a logbook. Resolves only after commit. Sending the same entry again, any number of times
  * and from anywhere, changes nothing and answers the same.
  */
-export async function appendTo<State extends { seq: number }, New extends AnyNew, Kept extends AnyKept>(
+export async function appendTo<State extends Folded<Kept>, New extends AnyNew, Kept extends AnyKept>(
   db: Database,
   log: KeptLog<State, New, Kept>,
   entry: New,
@@ -107,12 +112,12 @@ export async function appendTo<State extends { seq: number }, New extends AnyNew
   return db.transaction(async (tx): Promise<AppendedTo<Kept>> => {
     // Under the lock seq has no gaps, and checks see what came before.
     const state = await lockedState(tx, log);
-    const known = await log.find(tx, entry.id);
+    const known = state.byId.get(entry.id);
     if (known) return answerKnown(entry, known);
     const unfit = log.rules.misfits(state, entry);
     if (unfit.length > 0) return { status: 'refused', problems: unfit };
     const kept = await log.insert(tx, state.seq + 1, entry);
-    await log.written?.(tx, log.rules.fold(state, [kept]), kept.receivedAt);
+    await log.written?.(tx, log.rules.fold(state, [kept]), state, kept.receivedAt);
     return { status: 'stored', entry: kept, known: false };
   });
 }

@@ -8,7 +8,7 @@ import {
   type JobState,
   type NewEntry,
 } from '@holotonos/core';
-import { and, asc, desc, eq, gt, max, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { sqlState, type Database } from './database';
 import { onOtherDatabase, stampSql } from './guard';
@@ -70,20 +70,6 @@ const jobLog = (jobId: string): KeptLog<JobState, NewEntry, Entry> => ({
   name: `job ${jobId}`,
   rules: { empty: emptyJobState, misfits, fold: foldEntries },
   after: (db, seq) => jobEntries(db, jobId, seq),
-  find: async (db, id) => {
-    const [row] = await db
-      .select()
-      .from(entries)
-      .where(and(eq(entries.jobId, jobId), eq(entries.id, id)));
-    return row ? readEntry(row) : null;
-  },
-  lastSeq: async (db) => {
-    const [last] = await db
-      .select({ seq: max(entries.seq) })
-      .from(entries)
-      .where(eq(entries.jobId, jobId));
-    return last?.seq ?? 0;
-  },
   lock: async (tx) => {
     const { rows } = await tx.execute<{ stamp: string }>(
       sql`select ${stampSql} as stamp from ${jobs} where ${jobs.id} = ${jobId} for update`,
@@ -91,9 +77,9 @@ const jobLog = (jobId: string): KeptLog<JobState, NewEntry, Entry> => ({
     return rows[0]?.stamp ?? '';
   },
   insert: (tx, seq, entry) => insertEntry(tx, jobId, seq, entry),
-  written: async (tx, state, at) => {
+  written: async (tx, state, before, at) => {
     const ticket = await ticketOf(tx, jobId);
-    if (ticket !== null) await writeSummary(tx, { id: jobId, ticket }, state, at);
+    if (ticket !== null) await writeSummary(tx, { id: jobId, ticket }, state, at, before);
   },
 });
 

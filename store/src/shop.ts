@@ -11,7 +11,7 @@ import {
   type ShopEntry,
   type ShopState,
 } from '@holotonos/core';
-import { asc, eq, gt, max, sql } from 'drizzle-orm';
+import { asc, eq, gt, sql } from 'drizzle-orm';
 import type { Database } from './database';
 import { stampSql } from './guard';
 import { appendTo, stateOf, type AppendedTo, type KeptLog } from './keptLog';
@@ -27,14 +27,6 @@ const shopLog: KeptLog<ShopBook, NewShopEntry, ShopEntry> = {
   after: async (db, seq) => {
     const rows = await db.select().from(shopEntries).where(gt(shopEntries.seq, seq)).orderBy(asc(shopEntries.seq));
     return rows.map(readShopEntry);
-  },
-  find: async (db, id) => {
-    const [row] = await db.select().from(shopEntries).where(eq(shopEntries.id, id));
-    return row ? readShopEntry(row) : null;
-  },
-  lastSeq: async (db) => {
-    const [last] = await db.select({ seq: max(shopEntries.seq) }).from(shopEntries);
-    return last?.seq ?? 0;
   },
   lock: async (tx) => {
     await tx.execute(sql`select pg_advisory_xact_lock(${shopLock})`);

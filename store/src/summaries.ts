@@ -81,26 +81,34 @@ function summaryOf(jobId: string, ticket: string, state: JobState, basis: Summar
   };
 }
 
-/** Writes what lists show of a job, in the caller's transaction and under its lock on the job. */
+/** Does an entry leave alone all that the times of the steps are told from? Then most entries need not write them. */
+const sameWork = (a: JobState, b: JobState): boolean =>
+  a.operations === b.operations &&
+  a.findings === b.findings &&
+  a.planChanges === b.planChanges &&
+  a.practice === b.practice &&
+  a.tolerances === b.tolerances &&
+  a.intake === b.intake &&
+  a.instrument === b.instrument;
+
+/**
+ * Writes what lists show of a job, in the caller's transaction and under its lock on the job.
+ *
+ * @param before the state whose summary stands there now, where that is known
+ */
 export async function writeSummary(
   tx: Database,
   { id, ticket }: { id: string; ticket: string },
   state: JobState,
   now: string,
+  before?: JobState,
 ): Promise<void> {
   const basis = basisOf(await shopState(tx));
   const values = summaryOf(id, ticket, state, basis, now);
   const { jobId, ...set } = values;
   await tx.insert(summaries).values(values).onConflictDoUpdate({ target: summaries.jobId, set });
+  if (before && sameWork(before, state)) return;
   const seen = (values.row?.times ?? []).map((time) => ({ jobId, ...time }));
-  // Most entries end no step: then what was learned stands as it is, and nothing is written.
-  const before = await tx.select().from(stepTimes).where(eq(stepTimes.jobId, jobId));
-  const text = (list: readonly (typeof seen)[number][]) =>
-    list
-      .map(({ kind, family, person, logs, times }) => `${kind} ${family} ${person} ${logs} ${times}`)
-      .sort()
-      .join('\n');
-  if (text(before) === text(seen)) return;
   await tx.delete(stepTimes).where(eq(stepTimes.jobId, jobId));
   if (seen.length > 0) await tx.insert(stepTimes).values(seen);
 }

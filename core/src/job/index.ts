@@ -13,3 +13,4 @@ export {
 export { emptyJobState, type JobState } from './jobState';
 export type { JobKind } from './kind';
 export type { PhotoState } from './photo.kind';
+export { rememberedOf } from './rememberedOf';

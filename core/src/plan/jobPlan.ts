@@ -1,6 +1,6 @@
 import { isOpenStatus, type FindingState } from '../findings';
 import { partNames, type InstrumentType } from '../instruments';
-import type { JobState } from '../job';
+import { rememberedOf, type JobState } from '../job';
 import type { OperationState } from './operationState';
 import { limitsOf, measureStateWords, reportedGroups, stateOf, type JobJudgement } from '../judgement';
 import { settingsOf, tolerance, toleranceWords, type Tolerance } from '../practice';
@@ -162,6 +162,16 @@ export function planInputOf(state: JobState, type: InstrumentType, custom?: Cust
   };
 }
 
+/** All that the work of a job is planned from; what is planned stands as long as these are the same. */
+export const workBasis = (state: JobState, type: InstrumentType, custom?: CustomWork): readonly unknown[] => {
+  const { practice, intake, findings, operations, planChanges, tolerances } = state;
+  return [type, custom, practice, intake, findings, operations, planChanges, tolerances];
+};
+
+/** The work of a job in its order, whatever has been read: planned once for as long as no entry speaks of it. */
+const plannedWork = (state: JobState, type: InstrumentType, custom?: CustomWork): PlanOutput =>
+  rememberedOf(state, 'work', workBasis(state, type, custom), () => planOverhaul(planInputOf(state, type, custom)));
+
 /** What the owner has agreed to and refused; null when nothing was ever agreed. */
 export function agreedWork(state: JobState): { agreed: Set<string>; refused: Set<string> } | null {
   const agreed = new Set<string>();
@@ -265,7 +275,7 @@ export function jobPlan(
   const kinds = tableWith(basis.custom?.operations);
   const settings = jobSettings(state);
   const limits = limitsOf(state, type);
-  const { operations, left, unkept } = planOverhaul(planInputOf(state, type, basis.custom));
+  const { operations, left, unkept } = plannedWork(state, type, basis.custom);
   const work = agreedWork(state);
   const spoilt = stepsAgain(operations, kinds, state, judgement, work?.refused ?? new Set());
   const titleOf = ({ kind, part }: PlannedOperation) => operationTitle(kind, names.get(part) ?? part, kinds);

@@ -2,8 +2,21 @@ import { cautions, deferral, type CautionId } from '../cautions';
 import type { CustomWork, LearnedTimes, PlanBasis } from '../plan';
 import { inUse, type OwnCaution, type ShopState } from './shopState';
 
-/** What the shop has added to the tables of work; undefined when nothing, so that plans are told apart by what counts. */
+const worked = new WeakMap<ShopState['operations'], { rules: ShopState['cureRules']; work: CustomWork | undefined }>();
+
+/**
+ * What the shop has added to the tables of work; undefined when nothing, so that plans are told apart by what counts. The
+ * same object as long as it is the same work.
+ */
 export function customWork({ operations, cureRules }: ShopState): CustomWork | undefined {
+  const known = worked.get(operations);
+  if (known?.rules === cureRules) return known.work;
+  const work = madeWork(operations, cureRules);
+  worked.set(operations, { rules: cureRules, work });
+  return work;
+}
+
+function madeWork(operations: ShopState['operations'], cureRules: ShopState['cureRules']): CustomWork | undefined {
   const work = inUse(operations);
   const rules = inUse(cureRules);
   if (work.length === 0 && rules.length === 0) return undefined;

@@ -2,6 +2,7 @@ import type { Database } from '../database';
 import sharp from 'sharp';
 import { importJob, isEmpty } from '../logbook';
 import { preparePhoto, type PreparedPhoto } from '../photos';
+import { refreshSummaries } from '../refreshSummaries';
 import { appendShopEntry } from '../shop';
 import { brackwaterJobs } from './brackwater';
 import { laidAt } from './laidAt';
@@ -37,6 +38,8 @@ export async function loadDemo(db: Database, { now, timeZone }: DemoPlace = here
     if ((await importJob(db, ticket, laidAt(entries, now, timeZone), photos)) === 'imported') written += 1;
   }
   for (const entry of laidAt(lanternLane(timeZone), now, timeZone)) await appendShopEntry(db, entry);
+  // The tickets came before the shop's own work: with it their plans are others.
+  await refreshSummaries(db, now);
   return written;
 }
 

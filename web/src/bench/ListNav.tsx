@@ -64,7 +64,9 @@ export function ListNav({
         }}
       >
         <div>
-          <Form.Label htmlFor={`${id}-find`}>Find</Form.Label>
+          <Form.Label visuallyHidden htmlFor={`${id}-find`}>
+            Find tickets
+          </Form.Label>
           <Form.Control
             id={`${id}-find`}
             name="find"
@@ -75,7 +77,9 @@ export function ListNav({
           />
         </div>
         <div>
-          <Form.Label htmlFor={`${id}-show`}>Show</Form.Label>
+          <Form.Label visuallyHidden htmlFor={`${id}-show`}>
+            Show
+          </Form.Label>
           <Form.Select
             id={`${id}-show`}
             name="show"

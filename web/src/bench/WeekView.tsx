@@ -4,7 +4,6 @@ import {
   clockWords,
   dayAfter,
   liveOrders,
-  mondayOf,
   splitTask,
   stretchesOf,
   taskId,
@@ -39,7 +38,7 @@ import { queueOf } from '@/client/outbox';
 import { useShop } from '@/client/useShop';
 import { minutesText } from '@/client/words';
 import { useSchedule } from './useSchedule';
-import { weekCells, type Cells } from './weekCells';
+import { daysOfWeek, shownDays, weekCells, type Cells } from './weekCells';
 import { TicketRow, type WeekTicket } from './WeekRow';
 
 interface Props {
@@ -51,9 +50,6 @@ interface Props {
   now: string;
 }
 
-const daysOfWeek = 7;
-/** Days that are shown whether anybody works or not: Monday to Friday. */
-const ordinaryDays = 5;
 const noCells: Cells = new Map();
 
 /** What the pointer is on; with the keyboard, what the step lies over most. */
@@ -104,15 +100,9 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
 
   const stretches = useMemo(() => stretchesOf(question, schedule), [question, schedule]);
   const { cells, workdays, last } = useMemo(() => weekCells(stretches, zone), [stretches, zone]);
-  // The week begins on a Monday.
-  const monday = dayAfter(mondayOf(today), week * daysOfWeek);
-  const days = useMemo(
-    () =>
-      Array.from({ length: daysOfWeek }, (_, i) => dayAfter(monday, i)).filter(
-        (day, i) => i < ordinaryDays || workdays.has(day),
-      ),
-    [monday, workdays],
-  );
+  // Seven days from today on: what is over needs no room, and on a Friday the work that comes is next week's.
+  const from = dayAfter(today, week * daysOfWeek);
+  const days = useMemo(() => shownDays(from, workdays), [from, workdays]);
   const names = useMemo(() => new Map(shop.people.map(({ id, name }) => [id, name])), [shop.people]);
   const choose = useCallback((task: string) => setChosen((before) => (before === task ? null : task)), [setChosen]);
   const titleOf = (task: string) => question.tasks[task]?.title ?? task;
@@ -154,14 +144,14 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
           </Button>
           <Button
             variant="quiet"
-            disabled={dayAfter(monday, daysOfWeek) > (last ?? today)}
+            disabled={dayAfter(from, daysOfWeek) > (last ?? today)}
             onClick={() => setWeek(week + 1)}
           >
             Later
           </Button>
         </div>
         <span className="soft">
-          {weekdayText(monday)} to {weekdayText(dayAfter(monday, 6))}, times of {zone}
+          {weekdayText(from)} to {weekdayText(dayAfter(from, daysOfWeek - 1))}, times of {zone}
         </span>
         <a className="ms-auto" href="/api/v1/calendar.ics">
           Calendar file

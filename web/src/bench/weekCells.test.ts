@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import type { Stretch } from '@holotonos/core';
-import { weekCells } from './weekCells';
+import { shownDays, weekCells } from './weekCells';
 
 const work = (task: string, from: string, to: string): Stretch => ({ task, kind: 'work', from, to, person: null });
 const cure = (task: string, from: string, to: string): Stretch => ({ task, kind: 'cure', from, to, person: null });
@@ -38,3 +38,21 @@ test('work past midnight stands where it begins, and lasts to the next day', () 
 
 test('of nothing there is nothing', () =>
   expect(weekCells([], 'UTC')).toEqual({ cells: new Map(), workdays: new Set(), last: null }));
+
+test('a week may begin on any day: five ordinary days, and a weekend only where somebody works', () => {
+  expect(shownDays('2026-11-27', new Set())).toEqual([
+    '2026-11-27',
+    '2026-11-30',
+    '2026-12-01',
+    '2026-12-02',
+    '2026-12-03',
+  ]);
+  expect(shownDays('2026-11-28', new Set(['2026-11-28', '2026-12-06']))).toEqual([
+    '2026-11-28',
+    '2026-11-30',
+    '2026-12-01',
+    '2026-12-02',
+    '2026-12-03',
+    '2026-12-04',
+  ]);
+});

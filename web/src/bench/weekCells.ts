@@ -1,4 +1,8 @@
-import { clockWords, dayAfter, splitTask, type Stretch } from '@holotonos/core';
+import { clockWords, dayAfter, daysBetween, mondayOf, splitTask, type Stretch } from '@holotonos/core';
+
+export const daysOfWeek = 7;
+/** Days that are shown whether anybody works or not: Monday to Friday. */
+const ordinaryDays = 5;
 
 /** What happens to one ticket, by day. */
 export type Cells = ReadonlyMap<string, readonly Stretch[]>;
@@ -33,3 +37,9 @@ export function weekCells(
   }
   return { cells, workdays, last };
 }
+
+/** The columns of a week that begins on any day: its ordinary days, and those others on which somebody works. */
+export const shownDays = (from: string, workdays: ReadonlySet<string>): string[] =>
+  Array.from({ length: daysOfWeek }, (_, i) => dayAfter(from, i)).filter(
+    (day) => daysBetween(mondayOf(day), day) < ordinaryDays || workdays.has(day),
+  );

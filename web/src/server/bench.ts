@@ -32,7 +32,7 @@ import { getDb } from './store';
 /** Summaries that are no longer true are worked out for a page itself up to here; more of them, beside it. */
 const mostBeforePage = 8;
 /** The schedule reaches over so many weeks of the shop's hands, over these many tickets in any case, and never over more. */
-const reach = { weeks: 8, fewest: 40, most: 200 } as const;
+const reach = { weeks: 4, fewest: 30, most: 80 } as const;
 const mostClocks = 50;
 const mostUnread = 20;
 
