@@ -6,9 +6,12 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { register } from 'tsx/esm/api';
+import { coreDigest } from '../bin/lib/app.mjs';
 import { withServer } from './own-server.mjs';
 
 register();
+// What is brought in here is worked out by the core the server has: it need not do it again.
+process.env.HOLOTONOS_SOURCES = coreDigest();
 const { brackwaterJobs, importJob, openStore } = await import('@holotonos/store');
 const { values } = parseArgs({ options: { tickets: { type: 'string', default: '1000' } } });
 const tickets = Number(values.tickets);

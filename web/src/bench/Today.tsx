@@ -46,13 +46,12 @@ export function Today({ bench, now }: { bench: NearWork; now: string }) {
   }
   const { dayOf, momentText, timeText } = clockWords(shop.hours.timeZone);
   const stretches = stretchesOf(question, schedule);
-  const work = stretches.filter(({ kind }) => kind === 'work');
-  const firstDay = work.reduce<string | null>((day, { from }) => {
-    const here = dayOf(from);
-    return day === null || here < day ? here : day;
-  }, null);
+  // A day is looked up for each stretch that is shown and the one after them, not for all of a schedule.
+  const work = stretches.filter(({ kind }) => kind === 'work').sort((a, b) => a.from.localeCompare(b.from));
+  const firstDay = work[0] ? dayOf(work[0].from) : null;
   const today = dayOf(now);
-  const coming = work.filter(({ from }) => dayOf(from) === firstDay).sort((a, b) => a.from.localeCompare(b.from));
+  const next = work.findIndex(({ from }) => dayOf(from) !== firstDay);
+  const coming = next < 0 ? work : work.slice(0, next);
   const curing = stretches.filter(
     ({ task, kind, from }) => kind === 'cure' && from <= now && question.tasks[task]?.status === 'curing',
   );
