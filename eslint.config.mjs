@@ -15,6 +15,15 @@ export default tseslint.config(
     ],
   },
   ...tseslint.configs.strict,
+  {
+    files: ['**/*.{ts,tsx}'],
+    languageOptions: { parserOptions: { project: './tsconfig.check.json', tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': 'error',
+      '@typescript-eslint/await-thenable': 'error',
+    },
+  },
   ...next.map((config) => ({ ...config, files: config.files ?? ['web/**/*.{ts,tsx}'] })),
   { settings: { next: { rootDir: 'web' }, react: { version: '19' } } },
   {

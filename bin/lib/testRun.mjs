@@ -24,6 +24,7 @@ export const checks = [
   'lint',
   'format',
   'imports',
+  'unused',
   'schemas',
   'core',
   'clock',
@@ -167,6 +168,8 @@ async function runAll(wants, tally) {
         ...own('cli', jest('cli', { env, args: single })),
         ...own('gauges', jest('gauges', { args: single })),
         ...own('imports', check('imports', bin('depcruise'), depcruise)),
+        // What nobody imports, and packages nobody uses.
+        ...own('unused', check('unused', bin('knip'), ['--no-progress'])),
         ...own(
           'format',
           check('format', bin('prettier'), [

@@ -12,7 +12,7 @@ export const guards: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** Tables that hold nothing a logbook does not say: written over and made anew as it grows. */
-export const derived = ['step_times', 'summaries'] as const;
+const derived = ['step_times', 'summaries'] as const;
 
 /** A database that would take entries but not keep them as they must be kept. */
 export class IncompleteDatabase extends Error {

@@ -7,7 +7,7 @@ import { filesInPackage } from './bookPackage';
 import { columnOfPath, rowReader, sniffCsv, type CsvDialect, type RowDefaults } from './readingsCsv';
 
 /** Rows a file, or a book of several, may hold. */
-export const mostCsvRows = 200_000;
+const mostCsvRows = 200_000;
 const mostProblems = 200;
 /** What one row may weigh: what is longer is no table, and its end would be looked for in all that comes. */
 const mostRecordBytes = 64 * 1024;

@@ -59,7 +59,7 @@ export async function typeById(db: Database, id: string): Promise<InstrumentType
 export type KeptType = { status: 'kept'; revision: number } | { status: 'refused'; problems: Problem[] };
 
 /** Problems of a type document: its form, its wholeness, and its name being free. */
-export function typeDocumentProblems(data: unknown): Problem[] {
+function typeDocumentProblems(data: unknown): Problem[] {
   const form = [...strangeTexts(data), ...problemsWith('instrument_type', data)];
   if (form.length > 0) return form;
   const type = data as InstrumentType;

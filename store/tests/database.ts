@@ -6,7 +6,7 @@ import { letWrite, migrateDatabase, openStore, type Store } from '../src';
 export const migrations = resolve(import.meta.dirname, '../migrations');
 
 /** The server of the throw-away cluster that bin/test starts. */
-export function serverUrl(): string {
+function serverUrl(): string {
   const url = process.env.HOLOTONOS_TEST_SERVER;
   if (!url) throw new Error('HOLOTONOS_TEST_SERVER is not set: run these tests with bin/test');
   return url;

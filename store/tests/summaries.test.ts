@@ -99,6 +99,13 @@ describe('the list of tickets', () => {
     expect(await tickets({ limit: 9, search: 'ottoline _' })).toEqual([]);
     expect(await tickets({ limit: 9, search: 'o%e' })).toEqual([]);
   });
+  test('what waits comes after what can start, whatever its date', async () => {
+    await open('W-1', { dueBy: '2026-11-24' });
+    await write('W-1', 'finding', { ...dent('e'), kind: 'pad-leaking' });
+    const { lines } = await listTickets(db, { limit: 99 });
+    expect(lines.at(-1)).toMatchObject({ ticket: 'W-1', standing: 'waiting', summary: { next: null } });
+    await write('W-1', 'sign-off', { ownerCautions: [] });
+  });
   test('follows each entry in its own transaction', async () => {
     await write('S-2', 'finding', dent());
     const row = await rowOf('S-2');
@@ -144,9 +151,9 @@ describe('a summary that is no longer true', () => {
     } as never;
     const before = await rowOf('S-2');
     expect(await appendShopEntry(db, own)).toMatchObject({ status: 'stored' });
-    expect(await outdated()).toHaveLength(6);
+    expect(await outdated()).toHaveLength(7);
     expect(await refreshSummaries(db, now, 4)).toEqual({ done: 4, left: true });
-    expect(await refreshSummaries(db, now)).toEqual({ done: 2, left: false });
+    expect(await refreshSummaries(db, now)).toEqual({ done: 3, left: false });
     const after = await rowOf('S-2');
     expect(after?.basis).not.toBe(before?.basis);
     expect(await outdated()).toEqual([]);
@@ -167,7 +174,7 @@ describe('a summary that is no longer true', () => {
   test('another program works all out anew', async () => {
     process.env.HOLOTONOS_SOURCES = 'another';
     try {
-      expect(await outdated()).toHaveLength(6);
+      expect(await outdated()).toHaveLength(7);
     } finally {
       delete process.env.HOLOTONOS_SOURCES;
     }

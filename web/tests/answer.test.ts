@@ -1,5 +1,6 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { once } from 'node:events';
-import { createServer, request as ask } from 'node:http';
+import { createServer, request as ask, type IncomingMessage } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { setTimeout as pause } from 'node:timers/promises';
 import { answer } from '../answer.mjs';
@@ -35,7 +36,7 @@ test('who is refused in the middle of sending reads why, and the connection hold
     await pause(20);
   }
   sender.end();
-  const [response] = (await answered) as [NodeJS.ReadableStream & { statusCode: number }];
+  const [response] = (await answered) as [IncomingMessage];
   const text = (await response.setEncoding('utf8').toArray()).join('');
   expect(response.statusCode).toBe(413);
   expect(JSON.parse(text)).toEqual(refusal.body);

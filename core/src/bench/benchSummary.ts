@@ -90,11 +90,3 @@ export function benchSummary(
     signedOff,
   };
 }
-
-/** The order tickets need hands in: work that can start now before work that waits, then by due date, then by number. */
-export function inBenchOrder(a: BenchSummary, b: BenchSummary): number {
-  const group = (s: BenchSummary) => (s.signedOff ? 2 : Number(s.next === null));
-  return (
-    group(a) - group(b) || (a.dueBy ?? '9999').localeCompare(b.dueBy ?? '9999') || a.ticket.localeCompare(b.ticket)
-  );
-}

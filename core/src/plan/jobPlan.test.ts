@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { flat, sax, TestJob } from '../../tests/testJob';
-import { benchSummary, inBenchOrder, type BenchSummary } from '../bench';
+import { benchSummary, type BenchSummary } from '../bench';
 import { judgeJob } from '../judgement';
 import { jobPlan } from '.';
 
@@ -116,21 +116,6 @@ describe('the bench', () => {
     const job = new TestJob();
     job.finding('pad-leaking', 'e');
     expect(summary(job)).toMatchObject({ next: null, blockedBy: ['rim of E is not measured'] });
-  });
-  test('work that can start comes first, then the nearer date, and what is signed last', () => {
-    const [a, b, c, d] = ['A', 'B', 'C', 'D'].map((ticket) => ({ ...summary(crooked().job), ticket })) as [
-      BenchSummary,
-      BenchSummary,
-      BenchSummary,
-      BenchSummary,
-    ];
-    const list = [
-      { ...a, signedOff: true },
-      { ...b, next: null, dueBy: '2026-01-01' },
-      { ...c, dueBy: null },
-      { ...d, dueBy: '2026-12-01' },
-    ];
-    expect(list.sort(inBenchOrder).map(({ ticket }) => ticket)).toEqual(['D', 'C', 'B', 'A']);
   });
   test('a signed job asks for nothing', () => {
     const { job } = crooked();

@@ -4,7 +4,7 @@ import type { ToleranceName } from '../vocabulary';
 import { limitShape } from './tolerances';
 
 /** What speaks against a limit of this shape: a figure where a band belongs, a band that runs backwards. */
-export function limitProblems(name: ToleranceName, limit: number | readonly number[], path: string): Problem[] {
+function limitProblems(name: ToleranceName, limit: number | readonly number[], path: string): Problem[] {
   const band = limitShape(name) === 'band';
   if (band !== Array.isArray(limit))
     return says(path, band ? 'is a band: give its low and its high end' : 'is an upper limit: give one figure');

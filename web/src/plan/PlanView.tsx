@@ -44,7 +44,7 @@ function StepRow({ step, chosen, open }: { step: Step; chosen: boolean; open: ()
 }
 
 /** The step a page is about: the one asked for, else the next, else the first that is open. */
-export function useChosenStep(): Step | null {
+function useChosenStep(): Step | null {
   const { plan } = useJob();
   const query = useSearchParams();
   return (
@@ -56,7 +56,7 @@ export function useChosenStep(): Step | null {
 }
 
 /** The readout of the plan: what is next and how long it takes. */
-export function NextReadout() {
+function NextReadout() {
   const { plan } = useJob();
   return (
     <div className="readout-plain">

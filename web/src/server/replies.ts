@@ -14,7 +14,7 @@ const tooLarge = (most: number): Response =>
 /** More is asked at once than is taken; the same can be asked again. */
 export const busy = (message: string): Response => reply(429, { error: 'busy', message });
 /** The database is known not to answer: the one case in which trying again unchanged makes sense. */
-export const unavailable = (): Response =>
+const unavailable = (): Response =>
   reply(503, {
     error: 'unavailable',
     message: 'The database does not answer. Nothing was written; try again in a moment.',

@@ -88,7 +88,7 @@ describe('people and hours', () => {
     type('Monday', '9-12:30, 13:30–17');
     type('Away on', '2026-12-24, 2026-12-31');
     await press('Keep this person');
-    const [{ body }] = bench.written as [{ body: Record<string, unknown> }];
+    const [{ body }] = bench.written as unknown as [{ body: Record<string, unknown> }];
     expect(body).toMatchObject({ name: 'Ори', skills: ['keys'], away: ['2026-12-24', '2026-12-31'] });
     expect((body.week as Record<string, unknown>).monday ?? body.week).toBeTruthy();
     expect(screen.getByText(/own hours; away 2026-12-24/)).toBeTruthy();
@@ -207,7 +207,7 @@ describe('the shop’s own way of working', () => {
     tick('rim');
     await press('Keep this step');
     expect(bench.written).toHaveLength(1);
-    const { body } = bench.written[0] as { body: { id: string; work: object; standing: object } };
+    const { body } = bench.written[0] as unknown as { body: { id: string; work: object; standing: object } };
     expect(body.id).toMatch(/^polish/);
     expect(body).toMatchObject({
       work: {
@@ -314,7 +314,7 @@ describe('practices of our own', () => {
     const bench = shopBench((shop, write) => <ProfilesSection shop={shop} write={write} />);
     await press('Copy a practice');
     type('Name of the practice', 'Ours');
-    const [question] = practiceQuestions;
+    const question = practiceQuestions[0] as (typeof practiceQuestions)[number];
     const shipped = practices.steady.settings[question];
     const { question: asks, sides } = practiceWords[question];
     const other = Object.keys(sides).find((side) => side !== shipped) ?? '';

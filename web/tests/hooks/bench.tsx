@@ -5,6 +5,7 @@ import {
   foldJob,
   foldShop,
   misfits,
+  removableNames,
   type Entry,
   type EntryBody,
   type EntryKind,
@@ -45,7 +46,7 @@ export function jobDouble({ shop = foldShop([]), instrument = 'alto-saxophone' }
       return state.instrument;
     },
     get names() {
-      return new Map(double.type.parts?.map(({ id, name }: { id: string; name: string }) => [id, name]));
+      return removableNames(double.type);
     },
     shop: shop as ShopState,
     /** refuses everything from now on, as a job that is signed off does */

@@ -60,8 +60,12 @@ async function tab({ locks = true } = {}) {
   const stop = listenLive((event) => heard.push(event));
   return { listenLive, heard, stop, source: () => FakeSource.all.at(-1), channel: () => FakeChannel.all[0] };
 }
-beforeEach(() => jest.useFakeTimers());
-afterEach(() => jest.useRealTimers());
+beforeEach(() => {
+  jest.useFakeTimers();
+});
+afterEach(() => {
+  jest.useRealTimers();
+});
 
 describe('the tab that leads', () => {
   test('has the one stream, hears it and passes it on', async () => {
