@@ -1,4 +1,7 @@
+import type { MeasuringPoint } from '@holotonos/core';
+import { sql } from 'drizzle-orm';
 import { Client } from 'pg';
+import type { Database } from './database';
 
 interface Listener {
   /** one job's id, or null for everything */
@@ -16,11 +19,27 @@ export interface Announcer {
   listen: (of: string | null, onEntry: (written: string) => void, onEnd: () => void) => Promise<() => void>;
 }
 
+/** What a page asks the gauges for next. */
+export interface Aimed {
+  token: string;
+  ticket: string;
+  point: MeasuringPoint;
+}
+
+const channels = { entries: 'holotonos_entries', aims: 'holotonos_aims' } as const;
+
+/** Tells every web process what a page asks for: the device may hang on another than the page has reached. */
+export async function announceAim(db: Database, aimed: Aimed): Promise<void> {
+  await db.execute(sql`select pg_notify(${channels.aims}, ${JSON.stringify(aimed)})`);
+}
+
 /**
  * One listening connection for all who listen in this process, opened for the first and closed after the last. When it
  * breaks, everyone is told with `onEnd` and may listen again.
+ *
+ * @param onAim hears of every aim, whichever process it was announced in, for as long as anybody listens
  */
-export function openAnnouncer(url: string): Announcer {
+export function openAnnouncer(url: string, onAim: (aimed: Aimed) => void = () => undefined): Announcer {
   const listeners = new Set<Listener>();
   let connection: Promise<Client> | null = null;
 
@@ -33,14 +52,15 @@ export function openAnnouncer(url: string): Announcer {
 
   const connect = async (): Promise<Client> => {
     const client = new Client({ connectionString: url });
-    client.on('notification', ({ payload }) => {
+    client.on('notification', ({ channel, payload }) => {
       if (payload === undefined) return;
+      if (channel === channels.aims) return onAim(JSON.parse(payload) as Aimed);
       for (const { of, onEntry } of listeners) if (of === null || of === payload) onEntry(payload);
     });
     client.on('error', ended);
     client.on('end', ended);
     await client.connect();
-    await client.query('listen holotonos_entries');
+    for (const channel of Object.values(channels)) await client.query(`listen ${channel}`);
     return client;
   };
 

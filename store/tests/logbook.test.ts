@@ -16,6 +16,7 @@ import {
 } from '@holotonos/core';
 import { sql } from 'drizzle-orm';
 import {
+  announceAim,
   appendEntry,
   brackwaterJobs,
   importJob,
@@ -189,6 +190,27 @@ describe('the logbook in the database', () => {
     await until(() => heard.includes('again'));
     expect(heard).toContain('again');
     again();
+  });
+  test('an aim is heard by every process that listens, and by none that does not', async () => {
+    const heard: string[][] = [[], [], []];
+    const announcers = heard.map((list) =>
+      openAnnouncer(store.url, ({ token, point }) => list.push(token + point.part)),
+    );
+    const stops = await Promise.all(
+      announcers.slice(0, 2).map((announcer) =>
+        announcer.listen(
+          null,
+          () => undefined,
+          () => undefined,
+        ),
+      ),
+    );
+    const point = { group: 'pad', part: 'g', measure: 'gap', clock: 0 } as const;
+    await announceAim(store.db, { token: 'n° 1 ', ticket: 'T-9', point });
+    for (let tries = 0; tries < 100 && heard.flat().length < 2; tries += 1)
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(heard).toEqual([['n° 1 g'], ['n° 1 g'], []]);
+    for (const stop of stops) stop();
   });
   test('a broken listening connection is told to everyone', async () => {
     const announcer = openAnnouncer(store.url);

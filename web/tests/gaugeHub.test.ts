@@ -1,5 +1,7 @@
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
+import { setTimeout as pause } from 'node:timers/promises';
 import type { GaugeAim, GaugeEvent, getGaugeHub } from '../src/server/gaugeHub';
+import { until } from './until';
 
 interface Device {
   place: string;
@@ -24,6 +26,22 @@ jest.unstable_mockModule('../src/server/gaugeAdapter', () => ({
       aim: (aim: GaugeAim) => void device.aims.push(aim),
     };
   },
+}));
+
+const announced: unknown[] = [];
+const hearing: { on?: (aimed: object) => void } = {};
+jest.unstable_mockModule('@holotonos/store', () => ({
+  announceAim: (_db: unknown, aimed: unknown) => Promise.resolve(announced.push(aimed)),
+  faultLine: String,
+}));
+jest.unstable_mockModule('../src/server/store', () => ({
+  getDb: () => null,
+  onAimed: (hear: (aimed: object) => void) => {
+    hearing.on = hear;
+  },
+}));
+jest.unstable_mockModule('../src/server/jobs', () => ({
+  loadJob: (ticket: string) => Promise.resolve(ticket === 'LL-1' ? { ticket, type: 'its type' } : null),
 }));
 
 let heard: GaugeEvent[] = [];
@@ -91,4 +109,19 @@ test('every device is told where it is aimed', () => {
   const aim = { token: 't', ticket: 'LL-1' } as GaugeAim;
   hub.aim(aim);
   expect(devices.map(({ aims }) => aims)).toEqual([[aim], [aim]]);
+});
+
+test('an aim is announced, and one announced elsewhere is passed on once', async () => {
+  jest.useRealTimers();
+  const { aimGauges } = await import('../src/server/gaugeHub');
+  const own = { token: 'mine', ticket: 'LL-1', type: 'as asked', point: { part: 'g' } } as unknown as GaugeAim;
+  await aimGauges(own);
+  expect(announced).toEqual([{ token: 'mine', ticket: 'LL-1', point: { part: 'g' } }]);
+  hearing.on?.({ token: 'mine', ticket: 'LL-1', point: {} });
+  hearing.on?.({ token: 'theirs', ticket: 'LL-1', point: { part: 'e' } });
+  hearing.on?.({ token: 'lost', ticket: 'LL-404', point: {} });
+  await until(() => device(0).aims.length >= 2);
+  await pause(20);
+  for (const { aims } of devices)
+    expect(aims).toEqual([own, { token: 'theirs', ticket: 'LL-1', type: 'its type', point: { part: 'e' } }]);
 });

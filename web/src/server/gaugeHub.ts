@@ -6,7 +6,10 @@ import {
   type InstrumentType,
   type MeasuringPoint,
 } from '@holotonos/core';
+import { announceAim, faultLine, type Aimed } from '@holotonos/store';
 import { lineAdapter, type GaugeAdapter } from './gaugeAdapter';
+import { loadJob } from './jobs';
+import { getDb, onAimed } from './store';
 
 /** What the bench asks for, told to devices that can use it. */
 export interface GaugeAim {
@@ -104,4 +107,32 @@ const places = (): GaugeAdapter[] =>
     .filter((place) => place !== '')
     .map(lineAdapter);
 
-export const getGaugeHub = (): Hub => (kept.holotonosGauges ??= openHub(places()));
+export function getGaugeHub(): Hub {
+  if (!kept.holotonosGauges) {
+    kept.holotonosGauges = openHub(places());
+    onAimed((aimed) => void hearAim(aimed));
+  }
+  return kept.holotonosGauges;
+}
+
+/** The aim told last by this very process comes back as an announcement too. */
+let ownToken: string | null = null;
+
+/** A page asks for a point: told to the devices of this process at once, and to those of every other. */
+export async function aimGauges({ type, ...aimed }: GaugeAim): Promise<void> {
+  ownToken = aimed.token;
+  getGaugeHub().aim({ ...aimed, type });
+  await announceAim(getDb(), aimed);
+}
+
+/** An aim that was announced, by whichever process. */
+async function hearAim(aimed: Aimed): Promise<void> {
+  if (aimed.token === ownToken) return;
+  try {
+    const job = await loadJob(aimed.ticket);
+    if (job) getGaugeHub().aim({ ...aimed, type: job.type });
+  } catch (error) {
+    // A device that is not told what is asked for still measures; its figure goes where the page looks.
+    console.error(`An aim could not be passed on. ${faultLine(error)}`);
+  }
+}

@@ -1,8 +1,13 @@
 import 'server-only';
-import { openAnnouncer, openStore, type Announcer, type Store } from '@holotonos/store';
+import { openAnnouncer, openStore, type Aimed, type Announcer, type Store } from '@holotonos/store';
 
 /** One pool a process, opened at the first query; kept across reloads of the module in development. */
-const kept = globalThis as { holotonosStore?: Store; holotonosPulse?: Store; holotonosAnnouncer?: Announcer };
+const kept = globalThis as {
+  holotonosStore?: Store;
+  holotonosPulse?: Store;
+  holotonosAnnouncer?: Announcer;
+  holotonosHearAim?: (aimed: Aimed) => void;
+};
 
 const databaseUrl = (): string => {
   const url = process.env.DATABASE_URL;
@@ -18,4 +23,10 @@ export async function databaseAnswers(): Promise<void> {
   await kept.holotonosPulse.pool.query('select 1');
 }
 
-export const getAnnouncer = () => (kept.holotonosAnnouncer ??= openAnnouncer(databaseUrl()));
+/** What is done with an aim that another process has announced; set by whoever holds the devices. */
+export const onAimed = (hear: (aimed: Aimed) => void): void => {
+  kept.holotonosHearAim = hear;
+};
+
+export const getAnnouncer = () =>
+  (kept.holotonosAnnouncer ??= openAnnouncer(databaseUrl(), (aimed) => kept.holotonosHearAim?.(aimed)));

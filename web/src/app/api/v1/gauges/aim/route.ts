@@ -1,5 +1,5 @@
 import { problemsWith, type MeasuringPoint } from '@holotonos/core';
-import { getGaugeHub } from '@/server/gaugeHub';
+import { aimGauges } from '@/server/gaugeHub';
 import { loadJob } from '@/server/jobs';
 import { answering, invalid, notFound, readJson } from '@/server/replies';
 
@@ -16,6 +16,6 @@ export const POST = (request: Request) =>
     if (typeof ticket !== 'string') return invalid([{ path: '/ticket', message: 'must be a text' }]);
     const job = await loadJob(ticket);
     if (!job) return notFound(`There is no ticket ${ticket}.`);
-    getGaugeHub().aim({ token, ticket: job.ticket, type: job.type, point: point as MeasuringPoint });
+    await aimGauges({ token, ticket: job.ticket, type: job.type, point: point as MeasuringPoint });
     return new Response(null, { status: 204 });
   });
