@@ -40,10 +40,20 @@ module.exports = {
       to: { path: '^(store|web|bin)/|node_modules/(react|react-dom|next|pg|drizzle-orm)/' },
     },
     {
-      name: 'components-never-touch-the-database',
+      name: 'what-is-drawn-never-touches-the-database',
       severity: 'error',
-      from: { path: '^web/src/(components|client|workers)' },
-      to: { path: '^(store|gauges)/|node_modules/(pg|drizzle-orm)/' },
+      from: { path: '^web/src/(app/.*/_[^/]+|figure|files|frame|job|live|photos|shop|tube|ui|workers)/' },
+      to: {
+        path: '^(store|gauges)/|^web/src/server/|node_modules/(pg|drizzle-orm)/',
+        dependencyTypesNot: ['type-only'],
+      },
+    },
+    {
+      name: 'shared-rooms-know-no-screen',
+      comment: 'a screen is entered by its page; what two screens need lives in a shared room',
+      severity: 'error',
+      from: { path: '^web/src/', pathNot: '^web/src/app/' },
+      to: { path: '^web/src/app/', pathNot: '\\.test\\.tsx?$' },
     },
     {
       name: 'no-circles',

@@ -1,6 +1,6 @@
 'use client';
 
-import { Button } from '@/client/bootstrap';
+import { Button } from '@/ui/bootstrap';
 
 export default function ErrorPage({ error, reset }: { error: Error & { digest?: string }; reset: () => void }) {
   return (

@@ -5,9 +5,9 @@ import '@/styles/app.scss';
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { BenchProvider } from '@/client/BenchContext';
-import { KeyHelpDialog } from '@/components/KeyHelpDialog';
-import { Masthead } from '@/components/Masthead';
+import { BenchProvider } from '@/frame/BenchContext';
+import { KeyHelpDialog } from '@/frame/KeyHelpDialog';
+import { Masthead } from '@/frame/Masthead';
 import { shopZone } from '@/server/jobs';
 
 export const metadata: Metadata = {

@@ -1,13 +1,13 @@
 import Link from 'next/link';
 import { connection } from 'next/server';
 import { clockWords, practices, type BenchSummary, type ClockWords, type PracticeName } from '@holotonos/core';
-import { Clocks, Today } from '@/bench/Today';
-import { UnreadTickets } from '@/components/UnreadTickets';
-import { GapFiller } from '@/bench/GapFiller';
-import { FollowLive } from '@/client/FollowLive';
+import { Clocks, Today } from '@/app/_bench/Today';
+import { UnreadTickets } from '@/job/UnreadTickets';
+import { GapFiller } from '@/app/_bench/GapFiller';
+import { FollowLive } from '@/live/FollowLive';
 import { loadBench } from '@/server/bench';
-import { ListNav } from '@/bench/ListNav';
-import { listOf, perPage } from '@/bench/listQuestion';
+import { ListNav } from '@/app/_bench/ListNav';
+import { listOf, perPage } from '@/app/_bench/listQuestion';
 
 const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 

@@ -2,11 +2,11 @@
 
 import type { PhotoState } from '@holotonos/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { Button, Modal } from '@/client/bootstrap';
-import { useJob } from '@/client/JobContext';
+import { Button, Modal } from '@/ui/bootstrap';
+import { useJob } from '@/job/JobContext';
 import { PhotoMarks, type Mark } from './PhotoMarks';
 import { photoUrl } from './uploadPhoto';
-import { useWhen } from '@/client/BenchContext';
+import { useWhen } from '@/frame/BenchContext';
 
 const within = (share: number) => Math.min(1, Math.max(0, share));
 /** How far one press of an arrow key moves a mark, as a share of the picture. */

@@ -2,7 +2,7 @@
 
 import type { PhotoState } from '@holotonos/core';
 import { useState } from 'react';
-import { useJob } from '@/client/JobContext';
+import { useJob } from '@/job/JobContext';
 import { PhotoDialog } from './PhotoDialog';
 import { PhotoMarks } from './PhotoMarks';
 import { photoUrl } from './uploadPhoto';

@@ -3,8 +3,8 @@
 import type { EntryBody } from '@holotonos/core';
 import { useImperativeHandle, useRef, useState, type Ref } from 'react';
 import { v4 as newId } from 'uuid';
-import { Button } from '@/client/bootstrap';
-import { useJob } from '@/client/JobContext';
+import { Button } from '@/ui/bootstrap';
+import { useJob } from '@/job/JobContext';
 import { uploadPhoto } from './uploadPhoto';
 
 export interface PhotoTakerHandle {

@@ -2,7 +2,7 @@ import 'server-only';
 import { renderToBuffer, type DocumentProps } from '@react-pdf/renderer';
 import { jobPlan, jobRecord, judgeJob, planBasis, type JobPlan, type JobRecord, type ShopState } from '@holotonos/core';
 import type { ReactElement } from 'react';
-import { registerFonts } from '@/pdf/sheet';
+import { registerFonts } from '@/print/sheet';
 import { loadJob, loadShop, type LoadedJob } from './jobs';
 import { answering, asFile, notFound } from './replies';
 

@@ -7,9 +7,9 @@ type Sent = { ok: true; answer: object } | { ok: false; lines: string[] };
 type Options = { signal?: AbortSignal; onLine: (line: object) => void };
 const sent: { url: string; file: File; type: string; options: Options; end: (outcome: Sent) => void }[] = [];
 let job: JobDouble;
-jest.unstable_mockModule('@/client/JobContext', () => ({ unnamed: 'at the bench', useJob: () => job }));
-const { noAnswer, progressWords } = await import('@/client/sendFile');
-jest.unstable_mockModule('@/client/sendFile', () => ({
+jest.unstable_mockModule('../../src/job/JobContext', () => ({ unnamed: 'at the bench', useJob: () => job }));
+const { noAnswer, progressWords } = await import('../../src/files/sendFile');
+jest.unstable_mockModule('../../src/files/sendFile', () => ({
   noAnswer,
   progressWords,
   sendFile: (url: string, file: File, type: string, options: Options) =>
@@ -17,9 +17,9 @@ jest.unstable_mockModule('@/client/sendFile', () => ({
 }));
 const { act, cleanup, fireEvent, render, screen } = await import('@testing-library/react');
 const { alerts, button, field, press, type } = await import('./shopBench');
-const { BenchProvider } = await import('@/client/BenchContext');
-const { ImportForm } = await import('@/components/ImportForm');
-const { ReadingsTaker } = await import('@/components/ReadingsTaker');
+const { BenchProvider } = await import('../../src/frame/BenchContext');
+const { ImportForm } = await import('../../src/app/import/_import/ImportForm');
+const { ReadingsTaker } = await import('../../src/files/ReadingsTaker');
 
 const real = globalThis.fetch;
 const show = (element: ReactElement) => render(<BenchProvider zone="Europe/Berlin">{element}</BenchProvider>);

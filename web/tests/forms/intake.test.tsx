@@ -7,8 +7,8 @@ const went: string[] = [];
 jest.unstable_mockModule('next/navigation', () => ({ useRouter: () => ({ push: (to: string) => went.push(to) }) }));
 const { act, cleanup, fireEvent, render, screen, waitFor } = await import('@testing-library/react');
 const { button, field, press, tick, type } = await import('./shopBench');
-const { BenchProvider } = await import('@/client/BenchContext');
-const { IntakeForm } = await import('@/components/IntakeForm');
+const { BenchProvider } = await import('../../src/frame/BenchContext');
+const { IntakeForm } = await import('../../src/app/tickets/new/_intake/IntakeForm');
 
 const real = globalThis.fetch;
 const shown = (answers: (url: string) => Response | Promise<Response>, more: InstrumentType[] = []) => {

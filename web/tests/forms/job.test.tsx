@@ -20,7 +20,7 @@ const write: JobDouble['write'] = (kind, body) => {
   for (const onChange of shown) onChange();
   return taken;
 };
-jest.unstable_mockModule('@/client/JobContext', () => ({
+jest.unstable_mockModule('../../src/job/JobContext', () => ({
   unnamed: 'at the bench',
   useJob: () => {
     useSyncExternalStore(listen, () => job.written.length);
@@ -30,7 +30,7 @@ jest.unstable_mockModule('@/client/JobContext', () => ({
 }));
 jest.unstable_mockModule('@/photos/PhotoTaker', () => ({ PhotoTaker: () => null }));
 // The frame of a page wants a router; here its two halves are enough.
-jest.unstable_mockModule('@/components/JobShell', () => ({
+jest.unstable_mockModule('../../src/job/JobShell', () => ({
   Bands: ({ work, readout }: Record<'work' | 'readout', ReactNode>) => (
     <>
       {work}
@@ -40,13 +40,13 @@ jest.unstable_mockModule('@/components/JobShell', () => ({
 }));
 const { cleanup, fireEvent, render, screen } = await import('@testing-library/react');
 const { alerts, button, field, press, tick, type } = await import('./shopBench');
-const { BenchProvider } = await import('@/client/BenchContext');
-const { AnswerForm } = await import('@/estimate/AnswerForm');
-const { CostsForm } = await import('@/estimate/CostsForm');
-const { FindingsView } = await import('@/components/FindingsView');
-const { SetAside } = await import('@/components/SetAside');
-const { AddStep, HandChange } = await import('@/plan/HandChange');
-const { RowForm } = await import('@/instrument/RowForm');
+const { BenchProvider } = await import('../../src/frame/BenchContext');
+const { AnswerForm } = await import('../../src/app/jobs/[ticket]/estimate/_estimate/AnswerForm');
+const { CostsForm } = await import('../../src/app/jobs/[ticket]/estimate/_estimate/CostsForm');
+const { FindingsView } = await import('../../src/app/jobs/[ticket]/findings/_findings/FindingsView');
+const { SetAside } = await import('../../src/job/SetAside');
+const { AddStep, HandChange } = await import('../../src/app/jobs/[ticket]/_plan/HandChange');
+const { RowForm } = await import('../../src/app/jobs/[ticket]/instrument/_instrument/RowForm');
 
 const names = new Map([
   ['instrument', 'Whole instrument'],

@@ -2,14 +2,14 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cautions, foldShop, practiceQuestions, practices, practiceWords, toleranceWords } from '@holotonos/core';
 import { cleanup, screen } from '@testing-library/react';
-import { CautionsSection } from '@/shop/CautionsSection';
-import { GaugesSection } from '@/shop/GaugesSection';
-import { HoursSection } from '@/shop/HoursSection';
-import { PeopleSection } from '@/shop/PeopleSection';
-import { PricesSection, RatesSection } from '@/shop/PricesSection';
-import { ProfilesSection } from '@/shop/ProfilesSection';
-import { RulesSection } from '@/shop/RulesSection';
-import { StepsSection } from '@/shop/StepsSection';
+import { CautionsSection } from '../../src/app/shop/_shop/CautionsSection';
+import { GaugesSection } from '../../src/app/shop/_shop/GaugesSection';
+import { HoursSection } from '../../src/app/shop/_shop/HoursSection';
+import { PeopleSection } from '../../src/app/shop/_shop/PeopleSection';
+import { PricesSection, RatesSection } from '../../src/app/shop/_shop/PricesSection';
+import { ProfilesSection } from '../../src/app/shop/_shop/ProfilesSection';
+import { RulesSection } from '../../src/app/shop/_shop/RulesSection';
+import { StepsSection } from '../../src/app/shop/_shop/StepsSection';
 import { alerts, button, field, press, shopBench, tick, type } from './shopBench';
 
 afterEach(cleanup);

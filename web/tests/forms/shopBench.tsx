@@ -2,8 +2,8 @@ import { foldShop, shopEntryProblems, type ShopEntry, type ShopEntryKind, type S
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { randomUUID } from 'node:crypto';
 import { useState, type ReactElement } from 'react';
-import { BenchProvider } from '@/client/BenchContext';
-import type { WriteShop } from '@/client/useShop';
+import { BenchProvider } from '../../src/frame/BenchContext';
+import type { WriteShop } from '../../src/shop/useShop';
 
 const when = '2026-11-23T09:00:00.000Z';
 

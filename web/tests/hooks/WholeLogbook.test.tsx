@@ -4,7 +4,7 @@ import type { Entry } from '@holotonos/core';
 import { fetchDouble, settle } from './bench';
 
 const { act, cleanup, fireEvent, render, screen } = await import('@testing-library/react');
-const { WholeLogbook } = await import('@/client/WholeLogbook');
+const { WholeLogbook } = await import('../../src/job/WholeLogbook');
 
 const entries = Array.from({ length: 25 }, (_, i) => ({ seq: i + 1 }) as Entry);
 const real = globalThis.fetch;

@@ -55,7 +55,7 @@ async function tab({ locks = true } = {}) {
       value: { request: (_: string, granted: Granted) => ((grant = granted), Promise.resolve()) },
     });
   else Reflect.deleteProperty(navigator, 'locks');
-  const { listenLive } = await import('@/client/live');
+  const { listenLive } = await import('../../src/live/live');
   const heard: unknown[] = [];
   const stop = listenLive((event) => heard.push(event));
   return { listenLive, heard, stop, source: () => FakeSource.all.at(-1), channel: () => FakeChannel.all[0] };

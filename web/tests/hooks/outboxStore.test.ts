@@ -19,7 +19,7 @@ async function page(answer: () => Response | Promise<Response>) {
   jest.resetModules();
   const { asked, double } = fetchDouble(answer);
   globalThis.fetch = double;
-  const { queueOf } = await import('@/client/outbox');
+  const { queueOf } = await import('../../src/job/outbox');
   const opened = (of: string) => {
     const queue = queueOf(of);
     queues.add(queue);

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { progressWords, sendFile, type FileLine } from '@/client/sendFile';
+import { progressWords, sendFile, type FileLine } from '../../src/files/sendFile';
 import { fetchDouble } from './bench';
 
 const real = globalThis.fetch;

@@ -6,15 +6,15 @@ import { answered, fetchDouble, jobDouble, settle, type JobDouble } from './benc
 let job: JobDouble;
 let devices = { connected: 1, places: 1, taken: 0, bad: 0, flooded: 0, lastProblem: '' };
 let speak: (reading: GaugeReading) => void = () => undefined;
-jest.unstable_mockModule('@/client/JobContext', () => ({ useJob: () => job }));
-jest.unstable_mockModule('@/client/useGauges', () => ({
+jest.unstable_mockModule('../../src/job/JobContext', () => ({ useJob: () => job }));
+jest.unstable_mockModule('../../src/figure/useGauges', () => ({
   useGauges: (onReading: (reading: GaugeReading) => void) => {
     speak = onReading;
     return devices;
   },
 }));
 const { act, renderHook } = await import('@testing-library/react');
-const { useFigure } = await import('@/measure/useFigure');
+const { useFigure } = await import('../../src/figure/useFigure');
 
 const gap = (clock: number): MeasuringPoint => ({ group: 'pad', part: 'e', measure: 'gap', clock });
 const said = (change: Partial<GaugeReading> = {}): GaugeReading =>

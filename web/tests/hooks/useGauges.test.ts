@@ -1,15 +1,15 @@
 /** @jest-environment jsdom */
 import { expect, jest, test } from '@jest/globals';
-import type { LiveEvent } from '@/client/live';
+import type { LiveEvent } from '../../src/live/live';
 
 let tell: (event: LiveEvent) => void = () => undefined;
-jest.unstable_mockModule('@/client/live', () => ({
+jest.unstable_mockModule('../../src/live/live', () => ({
   useLive: (onEvent: typeof tell) => {
     tell = onEvent;
   },
 }));
 const { act, renderHook } = await import('@testing-library/react');
-const { useGauges } = await import('@/client/useGauges');
+const { useGauges } = await import('../../src/figure/useGauges');
 
 test('a figure goes to who asked, who is there is shown, the rest is none of its business', () => {
   const figures: unknown[] = [];

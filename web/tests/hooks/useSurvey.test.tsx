@@ -5,10 +5,10 @@ import { jobDouble, type JobDouble } from './bench';
 
 let job: JobDouble;
 let query = new URLSearchParams();
-jest.unstable_mockModule('@/client/JobContext', () => ({ useJob: () => job }));
+jest.unstable_mockModule('../../src/job/JobContext', () => ({ useJob: () => job }));
 jest.unstable_mockModule('next/navigation', () => ({ useSearchParams: () => query }));
 const { act, renderHook } = await import('@testing-library/react');
-const { useSurvey } = await import('@/survey/useSurvey');
+const { useSurvey } = await import('../../src/app/jobs/[ticket]/survey/_survey/useSurvey');
 
 beforeEach(() => {
   job = jobDouble();

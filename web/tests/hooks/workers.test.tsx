@@ -37,8 +37,8 @@ jest.unstable_mockModule('comlink', () => ({
     ),
 }));
 const { act, renderHook } = await import('@testing-library/react');
-const { useSolverAnswers } = await import('@/client/solverAnswers');
-const { useSchedule } = await import('@/bench/useSchedule');
+const { useSolverAnswers } = await import('../../src/job/solverAnswers');
+const { useSchedule } = await import('../../src/app/week/_week/useSchedule');
 
 beforeEach(() => {
   calls = [];

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { ImportForm } from '@/components/ImportForm';
+import { ImportForm } from '@/app/import/_import/ImportForm';
 
 export const metadata: Metadata = { title: 'Import' };
 

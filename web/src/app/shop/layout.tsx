@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { ShopNav } from '@/shop/ShopNav';
+import { ShopNav } from '@/app/shop/_shop/ShopNav';
 
 export default function ShopLayout({ children }: { children: ReactNode }) {
   return (

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { readShop } from '@/server/jobs';
-import { ShopView } from '@/shop/ShopView';
+import { ShopView } from '@/app/shop/_shop/ShopView';
 
 export const metadata: Metadata = { title: 'The shop' };
 

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { TypesView } from '@/instrument/TypesView';
+import { TypesView } from '@/app/types/_types/TypesView';
 import { knownTypes } from '@holotonos/store';
 import { getDb } from '@/server/store';
 

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { connection } from 'next/server';
-import { WeekView } from '@/bench/WeekView';
-import { FollowLive } from '@/client/FollowLive';
+import { WeekView } from '@/app/week/_week/WeekView';
+import { FollowLive } from '@/live/FollowLive';
 import { loadWeek } from '@/server/bench';
 
 export const metadata: Metadata = { title: 'The week' };

@@ -1,8 +1,8 @@
 import { notFound } from 'next/navigation';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
-import { OpenJob } from '@/components/OpenJob';
-import { UnreadTickets } from '@/components/UnreadTickets';
+import { OpenJob } from '@/job/OpenJob';
+import { UnreadTickets } from '@/job/UnreadTickets';
 import { loadJob, loadShop, unreadJob } from '@/server/jobs';
 
 export async function generateMetadata({ params }: { params: Promise<{ ticket: string }> }) {

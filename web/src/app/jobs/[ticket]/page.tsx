@@ -1,4 +1,4 @@
-import { OverviewView } from '@/components/OverviewView';
+import { OverviewView } from '@/app/jobs/[ticket]/_overview/OverviewView';
 
 export default function JobPage() {
   return <OverviewView />;

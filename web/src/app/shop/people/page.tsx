@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { readShop } from '@/server/jobs';
-import { PeopleView } from '@/shop/PeopleView';
+import { PeopleView } from '@/app/shop/_shop/PeopleView';
 
 export const metadata: Metadata = { title: 'People, hours, prices' };
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
 import { readShop } from '@/server/jobs';
-import { WorkView } from '@/shop/WorkView';
+import { WorkView } from '@/app/shop/_shop/WorkView';
 
 export const metadata: Metadata = { title: 'Own steps and cautions' };
 

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import { connection } from 'next/server';
-import { IntakeForm } from '@/components/IntakeForm';
+import { IntakeForm } from '@/app/tickets/new/_intake/IntakeForm';
 import { loadTypeChoices } from '@/server/types';
 
 export const metadata: Metadata = { title: 'New ticket' };

@@ -1,4 +1,4 @@
-import { CardView } from '@/plan/PlanView';
+import { CardView } from '@/app/jobs/[ticket]/_plan/PlanView';
 
 export default function CardPage() {
   return <CardView />;

@@ -1,4 +1,4 @@
-import { EstimateView } from '@/estimate/EstimateView';
+import { EstimateView } from '@/app/jobs/[ticket]/estimate/_estimate/EstimateView';
 
 export default function EstimatePage() {
   return <EstimateView />;

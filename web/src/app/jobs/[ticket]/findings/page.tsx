@@ -1,4 +1,4 @@
-import { FindingsView } from '@/components/FindingsView';
+import { FindingsView } from '@/app/jobs/[ticket]/findings/_findings/FindingsView';
 
 export default function FindingsPage() {
   return <FindingsView />;

@@ -1,5 +1,5 @@
 import { Suspense } from 'react';
-import { InstrumentView } from '@/instrument/InstrumentView';
+import { InstrumentView } from '@/app/jobs/[ticket]/instrument/_instrument/InstrumentView';
 
 export default function Page() {
   return (

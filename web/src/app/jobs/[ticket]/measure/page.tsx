@@ -1,4 +1,4 @@
-import { MeasureView } from '@/measure/MeasureView';
+import { MeasureView } from '@/app/jobs/[ticket]/measure/_measure/MeasureView';
 
 export default function MeasurePage() {
   return <MeasureView />;

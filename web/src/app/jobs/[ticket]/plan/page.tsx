@@ -1,4 +1,4 @@
-import { PlanView } from '@/plan/PlanView';
+import { PlanView } from '@/app/jobs/[ticket]/_plan/PlanView';
 
 export default function PlanPage() {
   return <PlanView />;

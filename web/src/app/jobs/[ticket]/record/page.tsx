@@ -1,4 +1,4 @@
-import { RecordView } from '@/components/RecordView';
+import { RecordView } from '@/app/jobs/[ticket]/record/_record/RecordView';
 
 export default function RecordPage() {
   return <RecordView />;

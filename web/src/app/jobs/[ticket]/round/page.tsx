@@ -1,4 +1,4 @@
-import { RoundView } from '@/round/RoundView';
+import { RoundView } from '@/app/jobs/[ticket]/round/_round/RoundView';
 
 export default function RoundPage() {
   return <RoundView />;

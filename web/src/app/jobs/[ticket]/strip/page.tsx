@@ -1,5 +1,5 @@
 import { Suspense } from 'react';
-import { StripDownView } from '@/stripdown/StripDownView';
+import { StripDownView } from '@/app/jobs/[ticket]/strip/_stripdown/StripDownView';
 
 export default function Page() {
   return (

@@ -1,5 +1,5 @@
 import { Suspense } from 'react';
-import { SurveyView } from '@/survey/SurveyView';
+import { SurveyView } from '@/app/jobs/[ticket]/survey/_survey/SurveyView';
 
 export default function Page() {
   return (

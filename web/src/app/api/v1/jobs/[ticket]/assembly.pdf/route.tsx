@@ -1,5 +1,5 @@
 import { jobAssembly } from '@holotonos/core';
-import { AssemblyPdf } from '@/pdf/AssemblyPdf';
+import { AssemblyPdf } from '@/print/AssemblyPdf';
 import { pdfReply } from '@/server/pdfReply';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ ticket: string }> }) {

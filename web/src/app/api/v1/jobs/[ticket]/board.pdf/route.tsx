@@ -1,4 +1,4 @@
-import { BoardPdf } from '@/pdf/BoardPdf';
+import { BoardPdf } from '@/print/BoardPdf';
 import { pdfReply } from '@/server/pdfReply';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ ticket: string }> }) {

@@ -1,4 +1,4 @@
-import { BenchCardPdf } from '@/pdf/BenchCardPdf';
+import { BenchCardPdf } from '@/print/BenchCardPdf';
 import { pdfReply } from '@/server/pdfReply';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ ticket: string }> }) {

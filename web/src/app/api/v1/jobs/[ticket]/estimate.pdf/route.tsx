@@ -1,5 +1,5 @@
 import { clockWords } from '@holotonos/core';
-import { EstimatePdf } from '@/pdf/EstimatePdf';
+import { EstimatePdf } from '@/print/EstimatePdf';
 import { pdfReply } from '@/server/pdfReply';
 
 /** The estimate an owner was given, as a sheet to take home. */

@@ -1,5 +1,5 @@
 import { clockWords } from '@holotonos/core';
-import { RecordPdf } from '@/pdf/RecordPdf';
+import { RecordPdf } from '@/print/RecordPdf';
 import { pdfReply } from '@/server/pdfReply';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ ticket: string }> }) {

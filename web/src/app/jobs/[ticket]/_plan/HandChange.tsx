@@ -1,0 +1,175 @@
+'use client';
+
+import { isOpenStep, wholeInstrument, type Step } from '@holotonos/core';
+import { useId, useState } from 'react';
+import { Button, Form } from '@/ui/bootstrap';
+import { useJob } from '@/job/JobContext';
+import { parseFigure } from '@/figure/parseFigure';
+import { minutesText } from '@/ui/words';
+import { useOperationTable } from './useOperationTable';
+
+/** What was changed by hand about a step, and a way to change it: its place among the others, or its time. */
+export function HandChange({ step }: { step: Step }) {
+  const { plan, state, write } = useJob();
+  const id = useId();
+  const [before, setBefore] = useState('');
+  const [minutes, setMinutes] = useState('');
+  const [reason, setReason] = useState('');
+  const change = state.planChanges.get(step.id)?.body;
+  const unkept = plan.unkept.find(({ operation }) => operation === step.id);
+  const titles = new Map(plan.steps.map(({ id: key, title }) => [key, title]));
+  const likely = parseFigure(minutes);
+  const timed = minutes.trim() === '' || (likely !== null && likely >= 0);
+  const ready = reason.trim() !== '' && timed && (before !== '' || minutes.trim() !== '');
+  const submit = () => {
+    const written = write('plan-change', {
+      operation: step.id,
+      reason: reason.trim(),
+      ...(before !== '' && { before }),
+      ...(likely !== null && {
+        minutes: { low: Math.round(likely * 0.7), likely, high: Math.round(likely * 1.6) },
+      }),
+    });
+    if (!written) return;
+    setBefore('');
+    setMinutes('');
+    setReason('');
+  };
+  return (
+    <details className="hand-change">
+      <summary>Change it by hand{change ? ' (changed)' : ''}</summary>
+      {change && (
+        <p className="mb-2">
+          {change.before !== undefined && <>Put before “{titles.get(change.before) ?? change.before}”. </>}
+          {change.minutes && <>Reckoned with {minutesText(change.minutes.likely)}. </>}
+          {change.add && <>Added by hand. </>}
+          <span className="soft">{change.reason}</span>
+        </p>
+      )}
+      {unkept && (
+        <p className="say attention">
+          Its place cannot be kept now. {unkept.reason} The wish is not lost: it holds again when the rules allow it.
+        </p>
+      )}
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          submit();
+        }}
+      >
+        <Form.Label htmlFor={`${id}-before`}>Put it before</Form.Label>
+        <Form.Select
+          id={`${id}-before`}
+          className="mb-2"
+          value={before}
+          onChange={(event) => setBefore(event.target.value)}
+        >
+          <option value="">where the rules put it</option>
+          {plan.steps
+            .filter((other) => other.id !== step.id && isOpenStep(other))
+            .map(({ id: key, title }) => (
+              <option key={key} value={key}>
+                {title}
+              </option>
+            ))}
+        </Form.Select>
+        <Form.Label htmlFor={`${id}-likely`}>Likely minutes</Form.Label>
+        <Form.Control
+          id={`${id}-likely`}
+          className="mb-2"
+          inputMode="decimal"
+          value={minutes}
+          placeholder={String(step.minutes.likely)}
+          isInvalid={!timed}
+          onChange={(event) => setMinutes(event.target.value)}
+        />
+        <Form.Label htmlFor={`${id}-why`}>Why</Form.Label>
+        <Form.Control
+          id={`${id}-why`}
+          className="mb-2"
+          value={reason}
+          onChange={(event) => setReason(event.target.value)}
+        />
+        <div className="d-flex gap-2">
+          <Button type="submit" variant="quiet" disabled={!ready}>
+            Change the plan
+          </Button>
+          {change && (
+            <Button
+              variant="quiet"
+              onClick={() =>
+                write('plan-change', { operation: step.id, withdrawn: true, reason: 'taken back by hand' })
+              }
+            >
+              Take the change back
+            </Button>
+          )}
+        </div>
+      </form>
+    </details>
+  );
+}
+
+/** A step the rules did not ask for: any of the table, on any part. */
+export function AddStep() {
+  const { type, names, write } = useJob();
+  const id = useId();
+  const table = useOperationTable();
+  const [kind, setKind] = useState('');
+  const [part, setPart] = useState('');
+  const [reason, setReason] = useState('');
+  const chosen = table.get(kind);
+  const local = chosen?.title.includes('{part}') ?? false;
+  const at = local ? part : wholeInstrument;
+  return (
+    <form
+      className="hand-change"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const add = { kind, part: at };
+        if (write('plan-change', { operation: `${kind}:${at}`, add, reason: reason.trim() })) {
+          setKind('');
+          setReason('');
+        }
+      }}
+    >
+      <Form.Label htmlFor={`${id}-kind`}>Step</Form.Label>
+      <Form.Select id={`${id}-kind`} className="mb-2" value={kind} onChange={(event) => setKind(event.target.value)}>
+        <option value="">choose</option>
+        {[...table].map(([name, { title, stage }]) => (
+          <option key={name} value={name}>
+            {stage}: {title.replace(': {part}', '')}
+          </option>
+        ))}
+      </Form.Select>
+      {local && (
+        <>
+          <Form.Label htmlFor={`${id}-part`}>On</Form.Label>
+          <Form.Select
+            id={`${id}-part`}
+            className="mb-2"
+            value={part}
+            onChange={(event) => setPart(event.target.value)}
+          >
+            <option value="">choose</option>
+            {[...names].map(([key, name]) => (
+              <option key={key} value={key}>
+                {name}
+              </option>
+            ))}
+          </Form.Select>
+        </>
+      )}
+      <Form.Label htmlFor={`${id}-add-why`}>Why</Form.Label>
+      <Form.Control
+        id={`${id}-add-why`}
+        className="mb-2"
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+      />
+      <Button type="submit" variant="quiet" disabled={!chosen || at === '' || reason.trim() === ''}>
+        Add the step to the plan of this {type.name.toLowerCase()}
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,187 @@
+'use client';
+
+import { type Step } from '@holotonos/core';
+import Link from 'next/link';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { useState } from 'react';
+import { Button } from '@/ui/bootstrap';
+import { useJob } from '@/job/JobContext';
+import { minutesText } from '@/ui/words';
+import { Bands } from '@/job/JobShell';
+import { AddStep } from './HandChange';
+import { PlanTurns } from './PlanTurns';
+import { StepCard } from './StepCard';
+import { isOver, nextWords, statusWords } from '@/job/stepWords';
+
+function StepRow({ step, chosen, open }: { step: Step; chosen: boolean; open: () => void }) {
+  const shut = step.gate.find((check) => !check.open);
+  const over = isOver(step);
+  const why = step.waitsFor[0] ?? step.after[0];
+  return (
+    <li className={`step-row ${over ? 'over' : step.status}${chosen ? ' here' : ''}`}>
+      <div>
+        <div className="label">{step.stage}</div>
+        <div className="soft">{statusWords[step.status]}</div>
+      </div>
+      <div>
+        <strong>{step.title}</strong>
+        {!over && why && <div className="soft">{why.reason}</div>}
+        {!over && step.again && <div className="notice">To be looked at again: “{step.again.title}” moves it.</div>}
+        {!over && step.agreement === 'to-agree' && <div className="notice">The owner has not agreed to it yet.</div>}
+        {!over && step.agreement === 'refused' && <div className="notice">The owner does not want it.</div>}
+        {!over && shut && <div className="notice">Gate closed: {shut.why}</div>}
+      </div>
+      <Button
+        variant="quiet"
+        aria-label={`Card of ${step.title}`}
+        aria-current={chosen ? 'true' : undefined}
+        onClick={open}
+      >
+        Card
+      </Button>
+    </li>
+  );
+}
+
+/** The step a page is about: the one asked for, else the next, else the first that is open. */
+function useChosenStep(): Step | null {
+  const { plan } = useJob();
+  const query = useSearchParams();
+  return (
+    plan.steps.find(({ id }) => id === query.get('step')) ??
+    plan.next ??
+    plan.steps.find((step) => !isOver(step)) ??
+    null
+  );
+}
+
+/** The readout of the plan: what is next and how long it takes. */
+function NextReadout() {
+  const { plan } = useJob();
+  return (
+    <div className="readout-plain">
+      <span className="soft">Next</span>
+      <span className="next">{nextWords(plan)}</span>
+      {plan.next && <span className="soft">about {minutesText(plan.next.minutes.likely)}</span>}
+    </div>
+  );
+}
+
+/** The steps in order, with the card of the one in hand. */
+export function PlanView() {
+  const { ticket, plan, judgement } = useJob();
+  const router = useRouter();
+  const [showDone, setShowDone] = useState(false);
+  const [turnsOpen, setTurnsOpen] = useState(false);
+  const chosen = useChosenStep();
+  const over = plan.steps.filter(isOver).length;
+  const again = plan.steps.filter((step) => step.again).length;
+  const toAgree = plan.steps.filter((step) => step.agreement === 'to-agree' && !isOver(step)).length;
+  const shown = showDone
+    ? plan.steps
+    : plan.steps.filter((step) => !isOver(step) || step.status === 'curing' || step.id === chosen?.id);
+  const { low, likely, high } = plan.minutesLeft;
+  return (
+    <Bands
+      work={
+        <div className="split">
+          <div>
+            <div className="d-flex flex-wrap align-items-center gap-3 mb-2">
+              <h2 className="mb-0">Plan</h2>
+              <span className="soft">
+                {over} of {plan.steps.length} steps behind us · about {minutesText(likely)} of work left (
+                {minutesText(low)} to {minutesText(high)})
+              </span>
+              {over > 0 && (
+                <Button variant="quiet" aria-pressed={showDone} onClick={() => setShowDone(!showDone)}>
+                  {showDone ? 'Hide what is done' : 'Show what is done'}
+                </Button>
+              )}
+            </div>
+            {judgement.suggestions.length > 0 && (
+              <p className="say attention">
+                <Link href={`/jobs/${ticket}/findings`}>
+                  {judgement.suggestions.length} suggestions from the readings
+                </Link>{' '}
+                are not answered yet; a confirmed one adds its cure here.
+              </p>
+            )}
+            {again > 0 && (
+              <p className="say attention" data-testid="plan-turned">
+                {again} {again === 1 ? 'step that was done has' : 'steps that were done have'} to be looked at again:
+                deeper work has come up since.
+              </p>
+            )}
+            {toAgree > 0 && (
+              <p className="say attention">
+                {toAgree} {toAgree === 1 ? 'step is' : 'steps are'} not agreed with the owner yet.{' '}
+                <Link href={`/jobs/${ticket}/estimate`}>Put the change to the owner.</Link>
+              </p>
+            )}
+            <ol className="plan-list">
+              {shown.map((step) => (
+                <StepRow
+                  key={step.id}
+                  step={step}
+                  chosen={chosen?.id === step.id}
+                  open={() =>
+                    router.replace(`/jobs/${ticket}/plan?step=${encodeURIComponent(step.id)}`, { scroll: false })
+                  }
+                />
+              ))}
+            </ol>
+            {plan.left.length > 0 && (
+              <>
+                <h2 className="mt-3">Left as the practice directs</h2>
+                <ul>
+                  {plan.left.map(({ finding, reason }) => (
+                    <li key={finding.finding}>{reason}</li>
+                  ))}
+                </ul>
+              </>
+            )}
+            <details
+              className="sheet mt-3"
+              onToggle={(event) => setTurnsOpen((event.target as HTMLDetailsElement).open)}
+            >
+              <summary>What has turned the plan, and why</summary>
+              {turnsOpen && <PlanTurns />}
+            </details>
+            <details className="sheet">
+              <summary>Add a step by hand</summary>
+              <AddStep />
+            </details>
+          </div>
+          <div>
+            {chosen ? (
+              <StepCard key={`${chosen.id} ${chosen.status}`} step={chosen} />
+            ) : (
+              <p className="sheet">Nothing is planned yet. Confirm a finding and its cure appears here.</p>
+            )}
+          </div>
+        </div>
+      }
+      readout={<NextReadout />}
+    />
+  );
+}
+
+/** One card alone, in large type, its buttons where a thumb reaches them. */
+export function CardView() {
+  const { plan } = useJob();
+  const chosen = useChosenStep();
+  return (
+    <Bands
+      work={
+        <div className="card-alone">
+          {chosen ? (
+            <StepCard key={`${chosen.id} ${chosen.status}`} step={chosen} large />
+          ) : (
+            <p className="sheet">{plan.steps.length > 0 ? 'Every step is behind us.' : 'Nothing is planned yet.'}</p>
+          )}
+        </div>
+      }
+      readout={<NextReadout />}
+    />
+  );
+}

@@ -1,0 +1,357 @@
+'use client';
+
+import {
+  cautionWords,
+  deferral,
+  establishes,
+  passWords,
+  stepReadings,
+  workedAt,
+  type GateCheck,
+  type Step,
+} from '@holotonos/core';
+import Link from 'next/link';
+import { useId, useMemo, useState } from 'react';
+import { Button, Form } from '@/ui/bootstrap';
+import { useJob } from '@/job/JobContext';
+import { parseFigure } from '@/figure/parseFigure';
+import { minutesText } from '@/ui/words';
+import { ReasonForm } from '@/ui/formParts';
+import { isMeasuredGroup } from '@/figure/groups';
+import { HandChange } from './HandChange';
+import { StepClock } from './StepClock';
+import { StepWhy } from './StepWhy';
+import { figureWords, isOver, measureWords, reachWords } from '@/job/stepWords';
+import { useWhen } from '@/frame/BenchContext';
+
+function Gate({ gate, ticket }: { gate: GateCheck[]; ticket: string }) {
+  if (gate.length === 0) return null;
+  const shut = gate.filter(({ open }) => !open);
+  return (
+    <section aria-label="Gate" className={`say ${shut.length > 0 ? 'attention' : 'sound'} mb-3`}>
+      <strong>
+        {shut.length > 0
+          ? 'The gate is closed. It asks for fresh readings:'
+          : 'The gate is open: its readings are fresh.'}
+      </strong>
+      <ul className="mb-0">
+        {(shut.length > 0 ? shut : gate).slice(0, 12).map(({ group, part, open, why }) => (
+          <li key={`${group}:${part}`}>
+            {open ? why : <Link href={`/jobs/${ticket}/measure?group=${group}&part=${part}`}>{why}</Link>}
+          </li>
+        ))}
+        {gate.length > 12 && <li>and {gate.length - 12} more</li>}
+      </ul>
+    </section>
+  );
+}
+
+/** What holds a step up beside its order: work that moved what it set, or an owner who has not agreed. */
+function Notices({ step }: { step: Step }) {
+  const { ticket, names } = useJob();
+  return (
+    <>
+      {step.again && (
+        <p className="say attention">
+          Done before, and no longer sure: “{step.again.title}”
+          {step.again.measure
+            ? ` moves what it set (${measureWords(step.again.measure, names)}).`
+            : ' wants the keys off.'}{' '}
+          Look at it again once that is behind us.
+        </p>
+      )}
+      {step.agreement === 'to-agree' && !isOver(step) && (
+        <p className="say attention">
+          The owner has not agreed to this yet.{' '}
+          <Link href={`/jobs/${ticket}/estimate`}>Put the change to the owner before work.</Link>
+        </p>
+      )}
+      {step.agreement === 'refused' && !isOver(step) && (
+        <p className="say attention">The owner does not want this. Skip it with that reason, or agree anew.</p>
+      )}
+    </>
+  );
+}
+
+/** Figures to reach, what they were and are, and where they are read. */
+function Figures({ step }: { step: Step }) {
+  const { ticket, state, type, names } = useJob();
+  const readings = useMemo(() => stepReadings(state, type, step), [state, type, step]);
+  const passes = state.passes.filter(({ pass, part }) => step.loop.includes(pass) && part === step.part);
+  const toRead = establishes(step).flatMap((measure) => {
+    const [group = '', part = ''] = measure.split(':');
+    return isMeasuredGroup(group)
+      ? [{ measure, href: part === '*' ? `?group=${group}` : `?group=${group}&part=${part}` }]
+      : [];
+  });
+  if (step.reach.length + readings.length + toRead.length + step.loop.length === 0) return null;
+  return (
+    <section aria-label="Figures" className="mb-3">
+      {step.reach.length > 0 && (
+        <>
+          <h3>Figures to reach</h3>
+          <ul>
+            {step.reach.map((reach) => (
+              <li key={reach.name}>{reachWords(reach)}</li>
+            ))}
+          </ul>
+        </>
+      )}
+      {readings.length > 0 && (
+        <table className="readings mb-2">
+          <caption className="visually-hidden">Before and now</caption>
+          <thead>
+            <tr>
+              <th scope="col">Figure</th>
+              <th scope="col">Before</th>
+              <th scope="col">Now</th>
+            </tr>
+          </thead>
+          <tbody>
+            {readings.map(({ group, words, unit, before, now }) => (
+              <tr key={`${group} ${words}`}>
+                <th scope="row">{words}</th>
+                <td>{figureWords(before, unit)}</td>
+                <td>{figureWords(now, unit)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {step.loop.length > 0 && (
+        <p>
+          <strong>Goes in passes:</strong> act a little, measure, act again (
+          {step.loop.map((pass) => passWords[pass].toLowerCase()).join(', ')}).{' '}
+          {passes.length === 0 ? 'None logged yet.' : `${passes.length} logged.`}
+        </p>
+      )}
+      {toRead.length > 0 && (
+        <p>
+          <strong>To record:</strong>{' '}
+          {toRead.map(({ measure, href }, i) => (
+            <span key={measure}>
+              {i > 0 && ', '}
+              <Link href={`/jobs/${ticket}/measure${href}`}>{measureWords(measure, names)}</Link>
+            </span>
+          ))}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** Cautions of a step in the shop's words, each to be accepted; the deferral always under them. */
+function Cautions({
+  step,
+  accepted,
+  setAccepted,
+}: {
+  step: Step;
+  accepted: readonly string[];
+  setAccepted: (accepted: string[]) => void;
+}) {
+  const { shop } = useJob();
+  const id = useId();
+  if (step.cautions.length === 0 || isOver(step)) return null;
+  const begun = step.status === 'started';
+  return (
+    <fieldset className="say fault mb-3">
+      <legend className="fs-6 fw-bold">{begun ? 'Cautions accepted' : 'Cautions to accept before starting'}</legend>
+      {step.cautions.map((caution) => {
+        const { text, shipped } = cautionWords(shop.cautions, caution);
+        return (
+          <Form.Check
+            key={caution}
+            id={`${id}-${caution}`}
+            className="mb-2"
+            type="checkbox"
+            label={shipped === null ? text : `${text} (the shop’s words)`}
+            checked={begun || accepted.includes(caution)}
+            disabled={begun}
+            onChange={(event) =>
+              setAccepted(event.target.checked ? [...accepted, caution] : accepted.filter((each) => each !== caution))
+            }
+          />
+        );
+      })}
+      {!begun && step.cautions.length > 1 && (
+        <Button variant="quiet" className="mb-2" onClick={() => setAccepted([...step.cautions])}>
+          I have read all {step.cautions.length}
+        </Button>
+      )}
+      <p className="mb-0">{deferral}</p>
+    </fieldset>
+  );
+}
+
+/** One step: what, why now, how, with what; cautions first; clock, figures, done or skipped, and what comes next. */
+export function StepCard({ step, large = false }: { step: Step; large?: boolean }) {
+  const { momentText } = useWhen();
+  const { ticket, write, now, plan, names } = useJob();
+  const id = useId();
+  const [accepted, setAccepted] = useState<string[]>([]);
+  const [note, setNote] = useState('');
+  const [typedMinutes, setTypedMinutes] = useState('');
+  const [asking, setAsking] = useState<'skip' | 'override' | null>(null);
+  const { status, waitsFor, gate, minutes } = step;
+  const unagreed = step.agreement === 'to-agree' || step.agreement === 'refused';
+  const blocked = waitsFor.length > 0 || unagreed || gate.some(({ open }) => !open);
+  const allAccepted = step.cautions.every((caution) => accepted.includes(caution));
+  const ran = step.state && status === 'started' ? Math.max(1, Math.round(workedAt(step.state, now))) : minutes.likely;
+  const taken = typedMinutes.trim() === '' ? ran : parseFigure(typedMinutes);
+  const minutesBad = taken === null || taken < 0;
+  const following = plan.steps.find((other) => other.id !== step.id && other.after.some((edge) => edge.id === step.id));
+
+  const start = () => write('operation-started', { operation: step.id, cautionsAccepted: step.cautions });
+  const end = (more: { disturbs?: string[]; note?: string; override?: string; minutes?: number } = {}) => {
+    const words = more.note ?? note.trim();
+    write('operation-done', {
+      operation: step.id,
+      title: step.title,
+      minutes: more.minutes ?? taken ?? ran,
+      disturbs: more.disturbs ?? step.disturbs,
+      cures: step.cures,
+      ...(words !== '' && { note: words }),
+      ...(more.override !== undefined && { override: more.override }),
+    });
+  };
+  const skip = (reason: string) =>
+    write('operation-skipped', { operation: step.id, title: step.title, reason, leaves: step.cures });
+
+  return (
+    <article className={`sheet step-card${large ? ' large' : ''}`} aria-labelledby={`${id}-title`}>
+      <h2 id={`${id}-title`}>{step.title}</h2>
+      <p className="soft mb-2">
+        {step.stage} · about {minutesText(minutes.likely)} of work ({minutesText(minutes.low)} to{' '}
+        {minutesText(minutes.high)})
+        {step.unattended > 0 && <> · then {minutesText(step.unattended)} to cure, cool or dry</>}
+        {step.resource && <> · holds the {step.resource}</>}
+        {!step.reversible && <> · cannot be undone</>}
+      </p>
+      {step.learned && Math.abs(step.learned.factor - 1) >= 0.005 && (
+        <p className="soft mb-2">
+          The table says {minutesText(step.learned.table)}; done {step.learned.times}{' '}
+          {step.learned.times === 1 ? 'time' : 'times'} here, reckoned with × {step.learned.factor.toFixed(2)}.
+        </p>
+      )}
+      {isOver(step) && (
+        <p className="say sound">
+          {step.status === 'skipped'
+            ? `Skipped: ${step.state?.reason}`
+            : `Done ${momentText(step.state?.endedAt ?? '')}, ${minutesText(step.state?.minutes ?? 0)}.`}
+          {step.curingUntil && ` Leave it until ${momentText(step.curingUntil)}.`}
+        </p>
+      )}
+      <Notices step={step} />
+      {!isOver(step) && waitsFor.length > 0 && (
+        <div className="say attention mb-3">
+          <strong>Waits for</strong>
+          <ul className="mb-0">
+            {waitsFor.slice(0, 6).map((each) => (
+              <li key={each.id}>
+                <Link href={`/jobs/${ticket}/plan?step=${encodeURIComponent(each.id)}`}>{each.title}</Link>
+                {each.until && ` (curing until ${momentText(each.until)})`}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      {!isOver(step) && <Gate gate={gate} ticket={ticket} />}
+      <StepClock step={step} />
+      {large && <Cautions step={step} accepted={accepted} setAccepted={setAccepted} />}
+      <h3>Why now</h3>
+      <p className="mb-1">{step.after[0]?.reason ?? 'Nothing has to come before it.'}</p>
+      <StepWhy step={step} />
+      <h3>How</h3>
+      <ul>
+        {step.how.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      <p>
+        <strong>Tools:</strong> {step.tools.join(', ') || 'none'}
+      </p>
+      <Figures step={step} />
+      {step.disturbs.length > 0 && (
+        <p>
+          <strong>Makes stale:</strong> {step.disturbs.map((measure) => measureWords(measure, names)).join(', ')}
+        </p>
+      )}
+      {!large && <Cautions step={step} accepted={accepted} setAccepted={setAccepted} />}
+      {!isOver(step) && (
+        <>
+          {status === 'started' && (
+            <div className="row">
+              <div className="col-sm-4 mb-2">
+                <Form.Label htmlFor={`${id}-minutes`}>Minutes taken</Form.Label>
+                <Form.Control
+                  id={`${id}-minutes`}
+                  inputMode="decimal"
+                  value={typedMinutes}
+                  placeholder={String(ran)}
+                  isInvalid={minutesBad}
+                  onChange={(event) => setTypedMinutes(event.target.value)}
+                />
+              </div>
+              <div className="col-sm-8 mb-2">
+                <Form.Label htmlFor={`${id}-note`}>Note</Form.Label>
+                <Form.Control id={`${id}-note`} value={note} onChange={(event) => setNote(event.target.value)} />
+              </div>
+            </div>
+          )}
+          <div className="step-actions">
+            {status === 'started' ? (
+              <Button onClick={() => end()} disabled={minutesBad}>
+                Done
+              </Button>
+            ) : (
+              <Button onClick={start} disabled={blocked || !allAccepted}>
+                Start
+              </Button>
+            )}
+            {step.again?.measure != null && status !== 'started' && (
+              <Button
+                variant="quiet"
+                disabled={blocked}
+                onClick={() => end({ disturbs: [], note: 'Looked at again: still good', minutes: minutes.low })}
+              >
+                Looked again: still good
+              </Button>
+            )}
+            {blocked && status !== 'started' && (
+              <Button variant="quiet" onClick={() => setAsking('override')} disabled={!allAccepted}>
+                Done all the same …
+              </Button>
+            )}
+            <Button variant="quiet" onClick={() => setAsking('skip')}>
+              Skip …
+            </Button>
+          </div>
+          {asking && (
+            <ReasonForm
+              key={asking}
+              label={
+                asking === 'skip'
+                  ? 'Why is it skipped? What it would have cured stays as a stop-gap.'
+                  : 'Why is it done although it waits? This stays on the record.'
+              }
+              action={asking === 'skip' ? 'Skip it' : 'Record it as done'}
+              onReason={asking === 'skip' ? skip : (override) => end({ override })}
+              onBack={() => setAsking(null)}
+            />
+          )}
+        </>
+      )}
+      <footer className="step-foot">
+        {following && <span className="soft">Then: {following.title}</span>}
+        <Link
+          className="btn btn-quiet"
+          href={`/jobs/${ticket}/${large ? 'plan' : 'card'}?step=${encodeURIComponent(step.id)}`}
+        >
+          {large ? 'Back to the plan' : 'Large card'}
+        </Link>
+      </footer>
+      {!large && !isOver(step) && <HandChange step={step} />}
+    </article>
+  );
+}

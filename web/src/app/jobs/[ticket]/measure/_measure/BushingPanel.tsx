@@ -1,0 +1,68 @@
+'use client';
+
+import { runSolver, type BushingOutput } from '@holotonos/core';
+import { useId, useState } from 'react';
+import { Form } from '@/ui/bootstrap';
+import { parseFigure } from '@/figure/parseFigure';
+import { useJob } from '@/job/JobContext';
+
+/** What a shop that bushes posts has in its drawer: workshop defaults, to be typed over. */
+const cutters = [4, 4.5, 5, 5.5, 6, 6.5, 7];
+const bushes = [4, 4.5, 5, 5.5, 6, 6.5].map((outer) => ({ outer: outer - 0.2, length: 8 }));
+const fields = [
+  { name: 'hole', label: 'Stripped hole, mm', start: '4.0' },
+  { name: 'wall', label: 'Wood to the bore, mm', start: '7.0' },
+  { name: 'leave', label: 'To be left above the bore, mm', start: '1.5' },
+  { name: 'below', label: 'Bush below the surface, mm', start: '0.1' },
+] as const;
+type Field = (typeof fields)[number]['name'];
+
+/** Works out a bush for a stripped post hole: cutter, bush, depth, adhesive. Refuses what would reach the bore. */
+export function BushingPanel({ part }: { part: string }) {
+  const { type, names } = useJob();
+  const id = useId();
+  const [text, setText] = useState<Record<Field, string>>(
+    () => Object.fromEntries(fields.map(({ name, start }) => [name, start])) as Record<Field, string>,
+  );
+  if (type.body !== 'wood') return null;
+  const of = (name: Field) => parseFigure(text[name]) ?? NaN;
+  const result = runSolver('bushing', {
+    hole: { diameter: of('hole') },
+    wall: of('wall'),
+    leave: of('leave'),
+    below: of('below'),
+    cutters,
+    bushes,
+    gap: [0.05, 0.15],
+  });
+  const answer = result.status === 'solved' ? (result.output as BushingOutput) : null;
+  return (
+    <section className="mt-3" aria-label="Bush for a stripped post">
+      <h3>A bush for {names.get(part) ?? part}</h3>
+      <div className="bushing-fields mb-2">
+        {fields.map(({ name, label }) => (
+          <div key={name}>
+            <Form.Label htmlFor={`${id}-${name}`}>{label}</Form.Label>
+            <Form.Control
+              id={`${id}-${name}`}
+              inputMode="decimal"
+              value={text[name]}
+              onChange={(event) => setText((now) => ({ ...now, [name]: event.target.value }))}
+            />
+          </div>
+        ))}
+      </div>
+      <p className={answer ? 'mb-1' : 'say attention mb-1'} aria-live="polite">
+        {answer
+          ? `Cutter ${answer.cutter.toFixed(1)} mm, ${answer.depth.toFixed(2)} mm deep; bush ${answer.bush.outer.toFixed(1)} mm${answer.bush.cutTo === null ? '' : `, cut to ${answer.bush.cutTo.toFixed(2)} mm`}; ${answer.gap.toFixed(2)} mm of adhesive all round; ${answer.left.toFixed(2)} mm of wood are left above the bore.`
+          : result.status === 'unsolvable'
+            ? result.message
+            : 'Every field takes a figure of 0 or more; hole and wood more than 0.'}
+      </p>
+      <p className="soft mb-0">
+        Rotary cutters and dust of dense woods: eye protection, extraction and a mask; follow your local rules, and a
+        qualified person where one is required. Wax what must come out again before gluing.
+      </p>
+    </section>
+  );
+}

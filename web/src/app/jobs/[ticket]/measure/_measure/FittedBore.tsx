@@ -1,0 +1,88 @@
+'use client';
+
+import { runSolver, type BoreOutput, type LengthUnit, type ReportFact } from '@holotonos/core';
+import { useId, useState } from 'react';
+import { Form } from '@/ui/bootstrap';
+import { printFigureOf } from '@/figure/groups';
+
+/** The figures in a text, in the order they stand. */
+const figuresIn = (text: string) =>
+  (text.match(/\d+(?:[.,]\d+)?/g) ?? []).map((each) => Number(each.replace(',', '.')));
+
+/** The bore against straight pieces fitted to it, for a bore whose reference nobody knows: taper of each piece, what is left over. */
+export function FittedBore({
+  bore,
+  limits,
+  unit,
+}: {
+  bore: BoreOutput;
+  limits: readonly ReportFact[];
+  unit: LengthUnit;
+}) {
+  const id = useId();
+  const [open, setOpen] = useState(false);
+  const [text, setText] = useState('');
+  const limitOf = (words: string) => limits.find((fact) => fact.words === words)?.limit?.upper ?? 0.1;
+  const result =
+    open &&
+    runSolver('bore', {
+      stations: bore.stations.map(({ at, mean }) => ({ at, readings: [{ clock: 0, diameter: mean }] })),
+      reference: { kind: 'fit', breaks: figuresIn(text) },
+      limits: { deviation: limitOf('Largest deviation'), ovality: limitOf('Largest ovality') },
+    });
+  const fitted = result && result.status === 'solved' ? (result.output as BoreOutput) : null;
+  const most = fitted?.stations.reduce((a, b) => (Math.abs(b.deviation) > Math.abs(a.deviation) ? b : a));
+  return (
+    <details className="mt-2" onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary>Against straight pieces fitted to it</summary>
+      <Form.Label htmlFor={id} className="mt-2">
+        Breaks between the pieces, mm along the part
+      </Form.Label>
+      <Form.Control
+        id={id}
+        inputMode="decimal"
+        placeholder="none: one piece"
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
+      {fitted ? (
+        <>
+          <table className="readings mt-2">
+            <caption className="visually-hidden">Fitted pieces</caption>
+            <thead>
+              <tr>
+                <th scope="col">From</th>
+                <th scope="col">To</th>
+                <th scope="col">Taper</th>
+                <th scope="col">Half angle</th>
+              </tr>
+            </thead>
+            <tbody>
+              {(fitted.cones ?? []).map(({ from, to, taper, halfAngleDegrees }) => (
+                <tr key={from}>
+                  <td>{from.toFixed(1)} mm</td>
+                  <td>{to.toFixed(1)} mm</td>
+                  <td>{Math.abs(taper) < 1e-9 ? 'none' : `1 : ${(1 / taper).toFixed(1).replace('-', '−')}`}</td>
+                  <td>{halfAngleDegrees.toFixed(3).replace('-', '−')}°</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {most && (
+            <p className="soft mb-0">
+              It leaves {printFigureOf(most.deviation, 'mm', unit)} at {Math.round(most.at)} mm.
+            </p>
+          )}
+        </>
+      ) : (
+        open && (
+          <p className="say attention mt-2 mb-0">
+            {result && result.status === 'unsolvable'
+              ? result.message
+              : 'Breaks must lie between the first and the last station, with stations on either side.'}
+          </p>
+        )
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,435 @@
+'use client';
+
+import {
+  pointKey,
+  pointsOfPart,
+  printLength,
+  printWithUncertainty,
+  deciderWords,
+  gaugesInUse,
+  stateOf,
+  unitOfMeasure,
+  whatDecides,
+  whatDecidesPoint,
+  pointWords,
+  type ConformityOutput,
+  type InstrumentType,
+  type JobJudgement,
+  type JobState,
+  type MeasureState,
+  type MeasuringPoint,
+  type PointReading,
+} from '@holotonos/core';
+import { useRouter, useSearchParams } from 'next/navigation';
+import Link from 'next/link';
+import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { usePageKeys } from '@/frame/BenchContext';
+import { parseFigure } from '@/figure/parseFigure';
+import { Button, Form } from '@/ui/bootstrap';
+import { useJob } from '@/job/JobContext';
+import { Bands } from '@/job/JobShell';
+import { StateMark } from '@/ui/StateMark';
+import { SuggestionCard } from '@/job/SuggestionCard';
+import { BushingPanel } from './BushingPanel';
+import { FigureReadout } from '@/figure/FigureReadout';
+import { GaugePanel } from '@/figure/GaugePanel';
+import {
+  isMeasuredGroup,
+  isOptional,
+  measuredGroups,
+  partsToMeasure,
+  printFigureOf,
+  type MeasuredGroup,
+} from '@/figure/groups';
+import { JointPasses, LinePasses } from './PassPanel';
+import { PadPanel } from './PadPanel';
+import { ReadingsHere } from './ReadingsHere';
+import { ReportPanel } from './ReportPanel';
+import { RimPanel } from './RimPanel';
+import { RodPanel } from './RodPanel';
+import { useFigure } from '@/figure/useFigure';
+
+/** Groups read at stations, with the directions each station is read in. */
+const stationClocks: Partial<Record<MeasuredGroup, readonly number[]>> = {
+  'bore': [0, 90],
+  'body-line': [0, 90, 180, 270],
+};
+
+/** Groups that end with places nobody has to read. */
+const staysBeforeOptional: readonly MeasuredGroup[] = ['pad', 'hinge', 'spring'];
+
+interface Row extends PointReading {
+  key: string;
+  place: string;
+  state: MeasureState;
+  conformity: ConformityOutput | null;
+  optional: boolean;
+}
+
+const keys = [
+  { keys: 'Enter', does: 'take the reading and go to the next position' },
+  { keys: '↓ ↑', does: 'next or previous position; a second figure there is a repeat' },
+  { keys: 'Page Down, Page Up', does: 'next or previous part along the tube' },
+  { keys: 'Ctrl Z', does: 'strike the last reading of this part' },
+];
+
+/** Where on its part a point lies, as short as can be understood beside the others of its group. */
+function place(point: MeasuringPoint): string {
+  const { group, measure, clock, at } = point;
+  if (group === 'pad' && measure !== 'gap') return measure === 'stand' ? 'pad stand' : 'opening height';
+  if (group === 'pad' || group === 'rim') return `${measure === 'diameter' ? 'across ' : ''}${clock}°`;
+  if (at === undefined) return pointWords(point);
+  if (measure === 'run-out') return `run-out at ${at} mm`;
+  return `${group === 'joint' ? `${measure} ` : measure === 'mark-gap' ? 'mark ' : ''}${Math.round(at * 10) / 10} mm, ${clock}°`;
+}
+const clockName = (clock: number) => ({ 0: 'front', 90: 'right', 180: 'hinge', 270: 'left' })[clock] ?? '';
+
+/** The positions of one part with what is known at each. */
+function rowsOf(
+  state: JobState,
+  type: InstrumentType,
+  judgement: JobJudgement,
+  group: MeasuredGroup,
+  part: string,
+): Row[] {
+  const pad = judgement.pads.get(part);
+  const rim = judgement.rims.get(part);
+  const row = <T extends PointReading>(point: T) => ({
+    ...point,
+    key: pointKey(point.point),
+    place: place(point.point),
+  });
+  const more = (point: PointReading): Row => ({
+    ...row(point),
+    state: point.fresh.length > 0 ? 'within' : point.stale.length > 0 ? 'stale' : 'unmeasured',
+    conformity: null,
+    optional: isOptional(point.point),
+  });
+  if (group === 'pad')
+    return [
+      ...(pad?.points ?? []).map((point) => ({ ...row(point), optional: false })),
+      ...pointsOfPart(state, type, group, part)
+        .filter(({ point }) => point.measure !== 'gap')
+        .map(more),
+    ];
+  if (group === 'rim')
+    return [...(rim?.heights ?? []), ...(rim?.diameters ?? [])].map((point) => ({
+      ...row(point),
+      conformity: null,
+      optional: point.point.measure === 'diameter',
+    }));
+  return pointsOfPart(state, type, group, part).map(more);
+}
+
+/** A station between those the instrument type names. */
+function StationForm({ onStation }: { onStation: (at: number) => void }) {
+  const id = useId();
+  const [text, setText] = useState('');
+  const at = parseFigure(text) ?? NaN;
+  const fits = text.trim() !== '' && at >= 0 && at <= 5000;
+  return (
+    <form
+      className="d-flex gap-2 align-items-end mt-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (!fits) return;
+        onStation(at);
+        setText('');
+      }}
+    >
+      <div>
+        <Form.Label htmlFor={id}>Another station, mm</Form.Label>
+        <Form.Control id={id} inputMode="decimal" value={text} onChange={(event) => setText(event.target.value)} />
+      </div>
+      <Button type="submit" variant="quiet" disabled={!fits}>
+        Add
+      </Button>
+    </form>
+  );
+}
+
+/** A gap has a verdict of its own; a height or diameter is only read, and the rim judged as a whole. */
+function rowState({ state, optional, conformity, mean }: Row) {
+  if (state === 'unmeasured') return optional ? null : <StateMark state={state} word={false} />;
+  return conformity || mean === null ? <StateMark state={state} /> : <span className="soft">read</span>;
+}
+
+/** Every group of measures of the instrument, part by part, walked with the keyboard alone. */
+export function MeasureView() {
+  const { ticket, type, names, state, judgement, write } = useJob();
+  const router = useRouter();
+  const query = useSearchParams();
+  const wanted = query.get('group');
+  const group: MeasuredGroup = isMeasuredGroup(wanted) ? wanted : 'pad';
+  const parts = useMemo(() => partsToMeasure(type, group), [type, group]);
+  const asked = query.get('part') ?? '';
+  const part = parts.includes(asked) ? asked : (parts[0] ?? '');
+  const [extra, setExtra] = useState<readonly { of: string; at: number }[]>([]);
+  const rows = useMemo(() => {
+    const known = rowsOf(state, type, judgement, group, part);
+    const keys = new Set(known.map(({ key }) => key));
+    const measure = group === 'bore' ? 'diameter' : 'deviation';
+    const more = extra
+      .filter(({ of }) => of === `${group} ${part}`)
+      .flatMap(({ at }) =>
+        (stationClocks[group] ?? []).map((clock): MeasuringPoint => ({ group, part, measure, at, clock })),
+      )
+      .filter((point) => !keys.has(pointKey(point)));
+    return [
+      ...known,
+      ...more.map((point): Row => ({
+        point,
+        fresh: [],
+        stale: [],
+        mean: null,
+        key: pointKey(point),
+        place: place(point),
+        state: 'unmeasured',
+        conformity: null,
+        optional: true,
+      })),
+    ];
+  }, [state, type, judgement, group, part, extra]);
+  const link = type.links.find(({ id }) => id === part);
+  const nameOf = (id: string) => names.get(id) ?? id;
+  const go = (toGroup: MeasuredGroup, to: string) =>
+    router.replace(`/jobs/${ticket}/measure?group=${toGroup}&part=${to}`, { scroll: false });
+  usePageKeys(keys);
+
+  return (
+    <MeasurePart
+      key={`${group} ${part}`}
+      group={group}
+      part={part}
+      parts={parts}
+      rows={rows}
+      onStation={(at) => setExtra((now) => [...now, { of: `${group} ${part}`, at }])}
+      go={go}
+      onUndo={() => {
+        const last = state.entries.findLast(
+          (entry) =>
+            entry.kind === 'reading' &&
+            entry.body.point.group === group &&
+            entry.body.point.part === part &&
+            !state.struck.has(entry.id),
+        );
+        if (!last || last.kind !== 'reading') return null;
+        write('strike', { entry: last.id, reason: 'undone while measuring' });
+        return last.body.point;
+      }}
+      partName={link ? `${nameOf(link.driver)} to ${nameOf(link.follower)}` : nameOf(part)}
+    />
+  );
+}
+
+interface PartProps {
+  group: MeasuredGroup;
+  part: string;
+  parts: string[];
+  rows: Row[];
+  partName: string;
+  go: (group: MeasuredGroup, part: string) => void;
+  /** adds a station of the technician's own */
+  onStation: (at: number) => void;
+  onUndo: () => MeasuringPoint | null;
+}
+
+function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo }: PartProps) {
+  const { ticket, state, type, judgement, names, shop } = useJob();
+  const { unit } = state;
+  const [index, setIndex] = useState(() => {
+    const first = rows.findIndex(({ fresh, optional }) => fresh.length === 0 && !optional);
+    return first === -1 ? 0 : first;
+  });
+  const [lastKey, setLastKey] = useState<string | null>(null);
+
+  const row = rows[index];
+  const move = (step: number) => setIndex((at) => Math.max(0, Math.min(rows.length - 1, at + step)));
+  const input = useRef<HTMLInputElement>(null);
+  const figure = useFigure(row?.point ?? null, input, (point) => {
+    setLastKey(pointKey(point));
+    // What is read only when wanted is gone to by hand: a second figure at the last place is a repeat.
+    const next = rows[index + 1];
+    if (!(next?.optional && !row?.optional && staysBeforeOptional.includes(group))) move(1);
+  });
+  const report = judgement.parts.get(`${group}:${part}`) ?? null;
+  const pad = judgement.pads.get(part);
+  const rim = judgement.rims.get(part);
+  const suggestions = judgement.suggestions.filter((suggestion) => suggestion.part === part);
+  const limit = group === 'pad' ? pad?.limit : group === 'rim' ? rim?.limits.flatness : undefined;
+  const last = rows.find(({ key }) => key === lastKey) ?? row;
+  const lastReading = last?.fresh.at(-1);
+
+  const listed = useRef<HTMLUListElement>(null);
+
+  useEffect(() => {
+    input.current?.focus({ preventScroll: true });
+    // Only the list scrolls, never the page: the strip and the readout stay where they are.
+    const list = listed.current;
+    const current = list?.querySelector<HTMLElement>('[aria-current=true]');
+    if (list && current) list.scrollTop = current.offsetTop - list.clientHeight / 2;
+  }, []);
+
+  const otherPart = (step: number) => {
+    const to = parts[parts.indexOf(part) + step];
+    if (to !== undefined) go(group, to);
+  };
+
+  const undo = () => {
+    const point = onUndo();
+    if (!point) return figure.say('Nothing to strike here');
+    figure.say(`Reading at ${place(point)} struck`);
+    setIndex(rows.findIndex(({ key }) => key === pointKey(point)));
+    setLastKey(null);
+  };
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') undo();
+    else if (event.key === 'Enter') figure.take();
+    else if (event.key === 'ArrowDown') move(1);
+    else if (event.key === 'ArrowUp') move(-1);
+    else if (event.key === 'PageDown') otherPart(1);
+    else if (event.key === 'PageUp') otherPart(-1);
+    else return;
+    event.preventDefault();
+  };
+
+  const doubtful = report?.facts.find(({ verdict }) => verdict === 'undecided');
+  const undecided =
+    last?.conformity?.verdict === 'undecided' && pad
+      ? deciderWords(whatDecidesPoint(last, pad.limit, gaugesInUse(shop)))
+      : doubtful
+        ? `${doubtful.words}: ${deciderWords(whatDecides(doubtful, gaugesInUse(shop)))}`
+        : '';
+  const partState = stateOf(judgement, group, part) ?? 'unmeasured';
+  const verdictState = group === 'pad' ? (last?.state ?? 'unmeasured') : partState;
+  const nextRow = rows[index + 1];
+  const named = group === 'pad' || group === 'rim';
+  const groupWords = measuredGroups.find(({ id: each }) => each === group)?.words ?? '';
+
+  const answers = suggestions.map((suggestion) => <SuggestionCard key={suggestion.key} suggestion={suggestion} />);
+
+  const work = (
+    <div className="measure">
+      <div>
+        <div className="measure-groups mb-2" role="group" aria-label="What to measure">
+          {measuredGroups.map(({ id: each, words }) => (
+            <Button
+              key={each}
+              variant={each === group ? 'primary' : 'quiet'}
+              aria-pressed={each === group}
+              onClick={() => {
+                const known = partsToMeasure(type, each);
+                go(each, known.includes(part) ? part : (known[0] ?? ''));
+              }}
+            >
+              {words}
+            </Button>
+          ))}
+          <Link className="btn btn-quiet" href={`/jobs/${ticket}/round`}>
+            Round …
+          </Link>
+        </div>
+        <ul ref={listed} className="part-list" aria-label={`${groupWords} along the tube`}>
+          {parts.map((each) => (
+            <li key={each}>
+              <button type="button" aria-current={each === part ? 'true' : undefined} onClick={() => go(group, each)}>
+                <StateMark state={stateOf(judgement, group, each) ?? 'unmeasured'} word={false} />
+                {names.get(each) ?? each.replaceAll('-', ' ')}
+              </button>
+            </li>
+          ))}
+        </ul>
+      </div>
+      <div className="sheet mb-0">
+        <h2>
+          {group === 'pad' ? `Pad of ${partName}` : group === 'rim' ? `Rim of ${partName}` : partName}{' '}
+          <StateMark state={partState} />
+        </h2>
+        {group === 'pad' && pad && <PadPanel pad={pad} here={row?.point.clock ?? null} answers={answers} />}
+        {group === 'rim' && rim && <RimPanel rim={rim} unit={unit} />}
+        {group !== 'pad' && group !== 'rim' && <ReportPanel report={report} unit={unit} />}
+        {group === 'body-line' && <LinePasses part={part} report={report} />}
+        {group === 'joint' && <JointPasses part={part} report={report} />}
+        {group === 'hinge' && <RodPanel part={part} onKey={(key) => go(group, key)} />}
+        {group === 'post' && <BushingPanel part={part} />}
+        {group !== 'pad' && answers}
+      </div>
+      <div>
+        <div className="sheet">
+          <table className="readings">
+            <caption className="visually-hidden">Readings of this part</caption>
+            <thead>
+              <tr>
+                <th scope="col">Place</th>
+                <th scope="col">Reading</th>
+                <th scope="col">State</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((each, i) => (
+                <tr key={each.key} className={i === index ? 'here' : ''} onClick={() => setIndex(i)}>
+                  <th scope="row">
+                    {each.place}{' '}
+                    <span className="soft">{each.point.measure === 'gap' ? clockName(each.point.clock) : ''}</span>
+                  </th>
+                  <td>
+                    {each.mean !== null ? (
+                      <>
+                        {each.conformity
+                          ? printWithUncertainty(each.mean, each.conformity.expandedUncertainty, unit)
+                          : printFigureOf(each.mean, unitOfMeasure(each.point.measure), unit)}
+                        {each.fresh.length > 1 && <span className="soft"> ({each.fresh.length} readings)</span>}
+                      </>
+                    ) : each.stale.length > 0 ? (
+                      <span className="stale-figure" title={`Disturbed by: ${each.stale.at(-1)?.stale?.title ?? ''}`}>
+                        {printFigureOf(each.stale.at(-1)?.value ?? 0, unitOfMeasure(each.point.measure), unit)}
+                      </span>
+                    ) : (
+                      <span className="soft">{each.optional ? 'if wanted' : '–'}</span>
+                    )}
+                  </td>
+                  <td>{rowState(each)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {row && <ReadingsHere point={row} unit={unit} where={row.place} />}
+          {stationClocks[group] && <StationForm onStation={onStation} />}
+          {rows.some(({ fresh, stale }) => fresh.length === 0 && stale.length > 0) && (
+            <p className="say attention mt-2 mb-0">
+              Stale since “{rows.findLast(({ stale }) => stale.length > 0)?.stale.at(-1)?.stale?.title}”. Read again
+              before relying on it.
+            </p>
+          )}
+        </div>
+        <GaugePanel
+          figure={figure}
+          readings={rows.flatMap(({ fresh }) => fresh)}
+          warnings={report?.warnings ?? []}
+          undecided={undecided}
+        />
+      </div>
+    </div>
+  );
+
+  const readout = (
+    <FigureReadout
+      figure={figure}
+      input={input}
+      point={row?.point ?? null}
+      where={`${partName}, ${row?.place ?? ''}${named && row?.point.measure !== 'stand' && clockName(row?.point.clock ?? -1) ? ` (${clockName(row?.point.clock ?? -1)})` : ''}`}
+      next={nextRow ? `then ${nextRow.place}` : 'last position'}
+      last={last && lastReading ? { reading: lastReading, point: last.point } : null}
+      unit={unit}
+      verdict={<StateMark state={verdictState} />}
+      limit={
+        limit === undefined
+          ? (report?.facts[0]?.words ?? '')
+          : `${group === 'pad' ? 'limit' : 'flatness limit'} ${printLength(limit, unit)}`
+      }
+      onKeyDown={onKeyDown}
+    />
+  );
+  return <Bands work={work} readout={readout} />;
+}

@@ -1,0 +1,41 @@
+'use client';
+
+import { adviceWords, padStandSpread, pictureWords, type JudgedPad } from '@holotonos/core';
+import { useJob } from '@/job/JobContext';
+import { StateMark } from '@/ui/StateMark';
+import { printFigureOf } from '@/figure/groups';
+import type { ReactNode } from 'react';
+import { LeakPicture } from './LeakPicture';
+
+/** A pad as its readings show it, and what it speaks for. */
+export function PadPanel({ pad, here, answers }: { pad: JudgedPad; here: number | null; answers: ReactNode }) {
+  const { state, type } = useJob();
+  const stand = padStandSpread(state, type, pad.part);
+  return (
+    <div className="judged">
+      <LeakPicture pad={pad} here={here} />
+      <div>
+        <p className="mb-1" aria-live="polite">
+          {pad.seat ? (
+            <>
+              <strong>{pictureWords[pad.seat.picture].title}.</strong> {pictureWords[pad.seat.picture].causes}{' '}
+              {pad.seat.rimSuspected ? 'The gaps follow the hollows of the rim. ' : ''}
+              <strong>{adviceWords[pad.seat.advice]}</strong>
+            </>
+          ) : (
+            <span className="soft">
+              All eight positions at the lightest touch make the picture. Let the finger only rest on the key.
+            </span>
+          )}
+        </p>
+        {stand && (
+          <p className="mb-1">
+            {stand.words}: {printFigureOf(stand.value, 'mm', state.unit, stand.uncertainty)}{' '}
+            {stand.verdict && <StateMark state={stand.verdict} />}
+          </p>
+        )}
+        {answers}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,63 @@
+'use client';
+
+import type { LengthUnit, PartReport, ReportFact } from '@holotonos/core';
+import dynamic from 'next/dynamic';
+import { StateMark } from '@/ui/StateMark';
+import { FittedBore } from './FittedBore';
+import { printFigureOf } from '@/figure/groups';
+
+const CurveChart = dynamic(() => import('./CurveChart').then((module) => module.CurveChart), {
+  ssr: false,
+  loading: () => <p className="soft">Drawing …</p>,
+});
+
+/** The limits of a figure; the same either way is said once. */
+function limitText({ limit, unit: own }: ReportFact, unit: LengthUnit): string {
+  if (!limit) return '';
+  const { lower, upper } = limit;
+  if (lower !== undefined && upper !== undefined && lower === -upper) return `± ${printFigureOf(upper, own, unit)}`;
+  return [lower, upper]
+    .filter((side) => side !== undefined)
+    .map((side) => printFigureOf(side, own, unit))
+    .join(' to ');
+}
+
+/** What the readings of a part come to: its figures with their limits, what it is, what would cure it. */
+export function ReportPanel({ report, unit }: { report: PartReport | null; unit: LengthUnit }) {
+  if (!report) return <p className="soft mb-0">Nothing has been read here yet.</p>;
+  return (
+    <>
+      {report.facts.length > 0 && (
+        <table className="readings facts mb-2">
+          <caption className="visually-hidden">What the readings come to</caption>
+          <thead>
+            <tr>
+              <th scope="col">Figure</th>
+              <th scope="col">Is</th>
+              <th scope="col">Limit</th>
+              <th scope="col">Verdict</th>
+            </tr>
+          </thead>
+          <tbody>
+            {report.facts.map((fact) => (
+              <tr key={fact.words}>
+                <th scope="row">{fact.words}</th>
+                <td>{printFigureOf(fact.value, fact.unit, unit, fact.uncertainty)}</td>
+                <td>{limitText(fact, unit)}</td>
+                <td>{fact.verdict && <StateMark state={fact.verdict} />}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {report.says && (
+        <p className="mb-2" aria-live="polite">
+          {report.says}
+        </p>
+      )}
+      {report.missing && <p className="soft mb-2">{report.missing}</p>}
+      {report.curve.length > 1 && <CurveChart report={report} unit={unit} />}
+      {report.bore && <FittedBore key={report.part} bore={report.bore} limits={report.facts} unit={unit} />}
+    </>
+  );
+}

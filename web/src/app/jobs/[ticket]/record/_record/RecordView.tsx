@@ -1,0 +1,290 @@
+'use client';
+
+import {
+  jobRecord,
+  planBasis,
+  printLength,
+  printWithUncertainty,
+  type JobRecord,
+  type RecordFigure,
+} from '@holotonos/core';
+import { useId, useMemo, useState } from 'react';
+import { useBench, useWhen } from '@/frame/BenchContext';
+import { Button, Form } from '@/ui/bootstrap';
+import { unnamed, useJob } from '@/job/JobContext';
+import { minutesText } from '@/ui/words';
+import { FileTaker } from '@/files/FileTaker';
+import { Bands } from '@/job/JobShell';
+import { ReadingsTaker } from '@/files/ReadingsTaker';
+
+/** Takes a measuring book that was written as a data package. */
+function BookTaker() {
+  const { ticket } = useJob();
+  const { author } = useBench();
+  const by = encodeURIComponent(author.trim() || unnamed);
+  return (
+    <div className="mt-3">
+      <FileTaker<{ added: number; known: number }>
+        label="Take a measuring book (data package, .zip)"
+        accept=".zip,application/zip"
+        type="application/zip"
+        url={`/api/v1/jobs/${encodeURIComponent(ticket)}/book.zip?author=${by}`}
+        taken={({ added, known }) => `${added} readings taken; ${known} were here already.`}
+      />
+    </div>
+  );
+}
+
+function SignOff({ record }: { record: JobRecord }) {
+  const { write, plan } = useJob();
+  const id = useId();
+  const [summary, setSummary] = useState('');
+  const [cautionText, setCautionText] = useState(record.ownerCautions.join('\n'));
+  const [checkUp, setCheckUp] = useState('');
+  const open = plan.steps.filter(
+    ({ status }) => status === 'ready' || status === 'waiting' || status === 'started',
+  ).length;
+  return (
+    <form
+      className="sheet no-print"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const ownerCautions = cautionText
+          .split('\n')
+          .map((line) => line.trim())
+          .filter(Boolean)
+          .slice(0, 20);
+        write('sign-off', { ownerCautions, ...(summary.trim() && { summary }), ...(checkUp && { checkUp }) });
+      }}
+    >
+      <h2>Sign off</h2>
+      {open > 0 && (
+        <p className="say attention">
+          {open} {open === 1 ? 'step is' : 'steps are'} still open. Signing now records them as left.
+        </p>
+      )}
+      <Form.Label htmlFor={`${id}-summary`}>In a few words</Form.Label>
+      <Form.Control
+        id={`${id}-summary`}
+        as="textarea"
+        rows={2}
+        className="mb-2"
+        value={summary}
+        onChange={(event) => setSummary(event.target.value)}
+      />
+      <Form.Label htmlFor={`${id}-cautions`}>Cautions for the owner, one a line</Form.Label>
+      <Form.Control
+        id={`${id}-cautions`}
+        as="textarea"
+        rows={4}
+        className="mb-2"
+        value={cautionText}
+        onChange={(event) => setCautionText(event.target.value)}
+      />
+      <Form.Label htmlFor={`${id}-check`}>Next check-up</Form.Label>
+      <Form.Control
+        id={`${id}-check`}
+        type="date"
+        className="mb-3"
+        value={checkUp}
+        onChange={(event) => setCheckUp(event.target.value)}
+      />
+      <Button type="submit">Sign the record</Button>
+    </form>
+  );
+}
+
+function Section({ title, empty, children }: { title: string; empty?: string | false; children: React.ReactNode }) {
+  return (
+    <section className="mb-3">
+      <h2>{title}</h2>
+      {empty ? <p className="soft">{empty}</p> : children}
+    </section>
+  );
+}
+
+/** The record that goes home with the instrument, and the ways out of here. */
+export function RecordView() {
+  const { dayText } = useWhen();
+  const { ticket, state, type, now, shop } = useJob();
+  const record = useMemo(() => jobRecord(state, type, now, planBasis(shop)), [state, type, now, shop]);
+  if (!record) return null;
+  const { unit } = state;
+  const figure = (value: RecordFigure | null) =>
+    value ? printWithUncertainty(value.value, value.uncertainty, unit) : '–';
+  const { intake, signOff } = record;
+  const base = `/api/v1/jobs/${ticket}`;
+  return (
+    <Bands
+      work={
+        <div className="split">
+          <article className="sheet" aria-label="Record">
+            <h2>
+              {record.ticket}: {record.instrument}
+            </h2>
+            <p>
+              {[intake.maker, intake.model, intake.serial && `no. ${intake.serial}`, intake.made]
+                .filter(Boolean)
+                .join(', ')}
+              <br />
+              {intake.owner}. Taken in {dayText(record.openedAt)}. Practice: {record.practice.title}.{' '}
+              {record.practice.holds}
+            </p>
+            <Section title="Intake">
+              <p className="mb-0">
+                {[
+                  intake.complaint && `What was wrong: ${intake.complaint}`,
+                  intake.testPlay && `Test play: ${intake.testPlay}`,
+                  intake.mayChange && `What may be changed: ${intake.mayChange}`,
+                ]
+                  .filter(Boolean)
+                  .join(' ') || 'No complaint was written down.'}
+              </p>
+            </Section>
+            <Section title="Found" empty={record.found.length === 0 && 'Nothing yet.'}>
+              <ul>
+                {record.found.map((finding) => (
+                  <li key={finding.finding}>
+                    {finding.title}, {finding.place}: <strong>{finding.statusWord}</strong>
+                    {finding.note && <span className="soft"> · {finding.note}</span>}
+                  </li>
+                ))}
+              </ul>
+            </Section>
+            <Section title="Done" empty={record.done.length === 0 && 'Nothing yet.'}>
+              <ul>
+                {record.done.map((step) => (
+                  <li key={`${step.operation} ${step.at}`}>
+                    {step.title}{' '}
+                    <span className="soft">
+                      {dayText(step.at)}, {step.by}, {minutesText(step.minutes)}
+                      {step.note && ` · ${step.note}`}
+                      {step.override && ` · done although it waited: ${step.override}`}
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </Section>
+            <Section title="Figures, before and after" empty={record.figures.length === 0 && 'Nothing was measured.'}>
+              <table className="figures">
+                <thead>
+                  <tr>
+                    <th scope="col">Measure</th>
+                    <th scope="col">Before</th>
+                    <th scope="col">After</th>
+                    <th scope="col">Limit</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {record.figures.map((row) => (
+                    <tr key={`${row.group} ${row.part}`}>
+                      <th scope="row">
+                        {row.group} of {row.place}, {row.what}
+                      </th>
+                      <td>{figure(row.before)}</td>
+                      <td>
+                        {figure(row.after)}
+                        {row.stale && <span className="soft"> (stale)</span>}
+                      </td>
+                      <td>{printLength(row.limit, unit)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </Section>
+            <Section title="Left, and why" empty={record.left.length === 0 && 'Nothing.'}>
+              <ul>
+                {record.left.map((item) => (
+                  <li key={`${item.what} ${item.why}`}>
+                    {item.what}. <span className="soft">{item.why}</span>
+                  </li>
+                ))}
+              </ul>
+            </Section>
+            {record.agreed.length > 0 && (
+              <Section title="Agreed with the owner" empty={false}>
+                <ul>
+                  {record.agreed.map((item) => (
+                    <li key={item.at + item.what}>
+                      {item.what}{' '}
+                      <span className="soft">
+                        {item.note} ({dayText(item.at)})
+                      </span>
+                    </li>
+                  ))}
+                </ul>
+              </Section>
+            )}
+            <Section title="Decisions" empty={record.decisions.length === 0 && 'None written down.'}>
+              <ul>
+                {record.decisions.map((item) => (
+                  <li key={item.at + item.what}>
+                    {item.what}{' '}
+                    <span className="soft">
+                      {item.why} ({item.by}, {dayText(item.at)})
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </Section>
+            <Section title="Struck out" empty={record.struck.length === 0 && 'Nothing.'}>
+              <ul>
+                {record.struck.map((item) => (
+                  <li key={item.at + item.what}>
+                    <s>{item.what}</s> <span className="soft">{item.why}</span>
+                  </li>
+                ))}
+              </ul>
+            </Section>
+            <Section title="For the owner">
+              <ul>
+                {record.ownerCautions.map((caution) => (
+                  <li key={caution}>{caution}</li>
+                ))}
+              </ul>
+              <p className="mb-0">
+                Time: {minutesText(record.minutes)}.{' '}
+                {signOff
+                  ? `Signed by ${signOff.by}, ${dayText(signOff.at)}.${signOff.checkUp ? ` Next check-up ${dayText(signOff.checkUp)}.` : ''} ${signOff.summary}`
+                  : 'Not signed yet.'}
+              </p>
+            </Section>
+          </article>
+          <div>
+            {!signOff && <SignOff record={record} />}
+            <section className="sheet no-print" aria-label="Take it with you">
+              <h2>Take it with you</h2>
+              <p className="d-flex flex-wrap gap-2">
+                <a className="btn btn-primary" href={`${base}/record.pdf`}>
+                  Record as PDF
+                </a>
+                <a className="btn btn-quiet" href={`${base}/card.pdf`}>
+                  Bench card
+                </a>
+                <a className="btn btn-quiet" href={`${base}/export`}>
+                  Whole job as JSON
+                </a>
+                <a className="btn btn-quiet" href={`${base}/readings`}>
+                  Readings as CSV
+                </a>
+                <a className="btn btn-quiet" href={`${base}/book.zip`}>
+                  Measuring book (.zip)
+                </a>
+              </p>
+              <ReadingsTaker />
+              <BookTaker />
+            </section>
+          </div>
+        </div>
+      }
+      readout={
+        <div className="readout-plain">
+          <span className="next">{signOff ? `Signed by ${signOff.by}` : 'Not signed yet'}</span>
+          <span className="soft">
+            {record.found.length} found · {record.done.length} done · {record.left.length} left
+          </span>
+        </div>
+      }
+    />
+  );
+}

@@ -1,0 +1,342 @@
+'use client';
+
+import { jobAssembly, nextCell, removableParts, placeWords, type AssemblyLine, type OffPart } from '@holotonos/core';
+import { useSearchParams } from 'next/navigation';
+import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { usePageKeys } from '@/frame/BenchContext';
+import { Button, Form } from '@/ui/bootstrap';
+import { useJob } from '@/job/JobContext';
+import { Bands } from '@/job/JobShell';
+import { useStripControl } from '@/tube/StripControl';
+import { Board } from './Board';
+import { PartDetails } from './PartDetails';
+import { Soaks } from './SoakPanel';
+
+const keys = [
+  { keys: '↓ ↑', does: 'next or previous part of the list' },
+  { keys: 'Enter', does: 'take it off, to the next place of the board; or put it back on' },
+  { keys: 'Tab, then Space and arrows', does: 'carry a part on the board' },
+  { keys: 'Backspace', does: 'strike the last part taken off or put back' },
+];
+
+interface Line {
+  part: string;
+  name: string;
+  /** what stands beside the name */
+  words: string;
+  /** what stands beneath it */
+  why: string[];
+  missing: boolean;
+}
+
+/** Parts to take off or to put back, walked with the arrow keys; Enter does it. */
+function PartList({
+  label,
+  lines,
+  chosen,
+  onChoose,
+  onDo,
+  onUndo,
+  ticks,
+}: {
+  label: string;
+  lines: readonly Line[];
+  chosen: string | null;
+  onChoose: (part: string) => void;
+  onDo: (part: string) => void;
+  onUndo: () => void;
+  ticks: boolean;
+}) {
+  const id = useId();
+  const list = useRef<HTMLUListElement>(null);
+  const at = lines.findIndex(({ part }) => part === chosen);
+  const move = (steps: number) => {
+    const to = lines[Math.max(0, Math.min(lines.length - 1, at + steps))];
+    if (to) onChoose(to.part);
+  };
+  useEffect(() => list.current?.focus({ preventScroll: true }), []);
+  useEffect(() => {
+    list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
+  const onKeyDown = (event: KeyboardEvent) => {
+    const acts: Record<string, () => void> = {
+      ArrowDown: () => move(1),
+      ArrowUp: () => move(-1),
+      Home: () => move(-lines.length),
+      End: () => move(lines.length),
+      Enter: () => chosen !== null && onDo(chosen),
+      Backspace: onUndo,
+    };
+    const act = acts[event.key];
+    if (!act || event.ctrlKey || event.metaKey || event.altKey) return;
+    event.preventDefault();
+    act();
+  };
+  return (
+    <ul
+      ref={list}
+      className="part-list strip-list"
+      role="listbox"
+      aria-label={label}
+      tabIndex={0}
+      aria-activedescendant={at === -1 ? undefined : `${id}-${chosen}`}
+      onKeyDown={onKeyDown}
+    >
+      {lines.map(({ part, name, words, why, missing }) => (
+        <li
+          key={part}
+          id={`${id}-${part}`}
+          role="option"
+          aria-selected={part === chosen}
+          onClick={() => onChoose(part)}
+          onDoubleClick={() => onDo(part)}
+        >
+          {ticks && <span className="tick-box" aria-hidden="true" />}
+          <span>
+            {name} {words && <span className="soft">{words}</span>}
+            {why.map((reason) => (
+              <span key={reason} className={`d-block${missing ? '' : ' soft'}`}>
+                {reason}
+              </span>
+            ))}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function BoardSize() {
+  const { state, write } = useJob();
+  const id = useId();
+  const [rows, setRows] = useState(String(state.board.rows));
+  const [columns, setColumns] = useState(String(state.board.columns));
+  return (
+    <form
+      className="d-flex flex-wrap gap-2 align-items-end mt-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        write('board', { rows: Number(rows), columns: Number(columns) });
+      }}
+    >
+      {(
+        [
+          ['Rows', rows, setRows, 26],
+          ['Columns', columns, setColumns, 40],
+        ] as const
+      ).map(([label, value, set, most]) => (
+        <div key={label}>
+          <Form.Label htmlFor={`${id}-${label}`} className="mb-0">
+            {label}
+          </Form.Label>
+          <Form.Control
+            id={`${id}-${label}`}
+            type="number"
+            min={1}
+            max={most}
+            style={{ width: '6rem' }}
+            value={value}
+            onChange={(event) => set(event.target.value)}
+          />
+        </div>
+      ))}
+      <Button type="submit" variant="quiet">
+        My board is this large
+      </Button>
+    </form>
+  );
+}
+
+const toLine = ({ part, name, where, cell, reasons, missing }: AssemblyLine): Line => ({
+  part,
+  name,
+  words: placeWords({ where, cell }),
+  why: [...(missing ? [missing] : []), ...reasons.map((reason) => `Later than backwards: ${reason}.`)],
+  missing: missing !== null,
+});
+
+/** The strip shows what is off, and goes to the parts that come off. */
+function useChosenOnStrip(here: string | null, off: ReadonlyMap<string, OffPart>, onPick: (part: string) => void) {
+  const control = useMemo(
+    () => ({
+      targets: ['keys', 'rods', 'fittings'] as const,
+      here,
+      onPick,
+      isOff: (part: string) => off.has(part),
+    }),
+    [here, off, onPick],
+  );
+  useStripControl(control);
+}
+
+/** Taking apart and putting together: what comes off next and where it goes, and the way back. */
+export function StripDownView() {
+  const { ticket, type, state, names, write } = useJob();
+  const query = useSearchParams();
+  const [mode, setMode] = useState<'off' | 'on'>(query.get('mode') === 'on' ? 'on' : 'off');
+  const [wanted, setWanted] = useState<string | null>(query.get('part'));
+  usePageKeys(keys);
+
+  const assembly = useMemo(() => jobAssembly(state), [state]);
+  const still = useMemo(() => removableParts(type).filter(({ id }) => !state.off.has(id)), [type, state.off]);
+  const lines: Line[] =
+    mode === 'off'
+      ? still.map(({ id, name, kind, keepApart }) => ({
+          part: id,
+          name,
+          words: kind === 'key' || name.toLowerCase().includes(kind) ? '' : kind,
+          why: keepApart?.startsWith('Cylinder') ? [keepApart] : [],
+          missing: false,
+        }))
+      : assembly.lines.map(toLine);
+  const known = wanted !== null && (state.off.has(wanted) || still.some(({ id }) => id === wanted));
+  const chosen = known ? wanted : (lines[0]?.part ?? null);
+  const place = nextCell(state);
+
+  /** The line after this one becomes the next to do. */
+  const stepOn = (part: string) => {
+    const at = lines.findIndex((line) => line.part === part);
+    setWanted((lines[at + 1] ?? lines[at - 1])?.part ?? null);
+  };
+  const takeOff = (part: string) => {
+    if (!still.some(({ id }) => id === part)) return;
+    const where = place === null ? ({ where: 'bag' } as const) : ({ where: 'board', cell: place } as const);
+    if (write('part-off', { part, ...where })) stepOn(part);
+  };
+  const putOn = (part: string) => {
+    if (state.off.has(part) && write('part-on', { part })) stepOn(part);
+  };
+  const undo = () => {
+    const last = state.entries.findLast(
+      ({ id, kind }) => (kind === 'part-off' || kind === 'part-on') && !state.struck.has(id),
+    );
+    if (last) write('strike', { entry: last.id, reason: 'undone at the strip-down' });
+  };
+
+  useChosenOnStrip(chosen, state.off, setWanted);
+
+  const doing = mode === 'off' ? takeOff : putOn;
+  const chosenLine = lines.find(({ part }) => part === chosen);
+  const work = (
+    <div className="strip-down">
+      <div>
+        <div className="d-flex gap-2 mb-2" role="group" aria-label="Which way">
+          <Button
+            variant={mode === 'off' ? 'primary' : 'quiet'}
+            aria-pressed={mode === 'off'}
+            onClick={() => setMode('off')}
+          >
+            Take apart
+          </Button>
+          <Button
+            variant={mode === 'on' ? 'primary' : 'quiet'}
+            aria-pressed={mode === 'on'}
+            onClick={() => setMode('on')}
+          >
+            Put together
+          </Button>
+        </div>
+        {mode === 'on' &&
+          assembly.contradictions.map(({ circle, reasons, setAside }) => (
+            <div key={circle.join()} className="say fault mb-2" role="alert">
+              <strong>These cannot all be true:</strong>
+              <ul className="mb-1">
+                {reasons.map((reason) => (
+                  <li key={reason}>{reason}</li>
+                ))}
+              </ul>
+              Going by the strip-down, “{setAside.reason}” was set aside. Look, and take the wrong one away.
+            </div>
+          ))}
+        {lines.length === 0 ? (
+          <p className="sheet">{mode === 'off' ? 'Everything is off.' : 'Nothing is off: the instrument is whole.'}</p>
+        ) : (
+          <PartList
+            label={mode === 'off' ? 'Parts on the instrument, down the tube' : 'Parts to put back, in order'}
+            lines={lines}
+            chosen={chosen}
+            onChoose={setWanted}
+            onDo={doing}
+            onUndo={undo}
+            ticks={mode === 'on'}
+          />
+        )}
+        {mode === 'on' && assembly.backOn.length > 0 && (
+          <p className="soft mt-2 mb-0">
+            Back on:{' '}
+            {assembly.backOn
+              .slice(-6)
+              .map(({ name }) => name)
+              .join(', ')}
+            {assembly.backOn.length > 6 && ` and ${assembly.backOn.length - 6} before`}
+          </p>
+        )}
+      </div>
+      <div>
+        <Board chosen={chosen} next={mode === 'off' ? place : null} onChoose={setWanted} />
+        <div className="d-flex flex-wrap gap-3 align-items-end">
+          <BoardSize key={`${state.board.rows} ${state.board.columns}`} />
+          <a className="btn btn-quiet" href={`/api/v1/jobs/${ticket}/board.pdf`}>
+            Print the board
+          </a>
+          <a className="btn btn-quiet" href={`/api/v1/jobs/${ticket}/assembly.pdf`}>
+            Print the way back
+          </a>
+        </div>
+        <NotOnBoard onChoose={setWanted} />
+      </div>
+      <div>
+        <Soaks />
+        {chosen !== null && <PartDetails key={chosen} part={chosen} />}
+      </div>
+    </div>
+  );
+  return (
+    <Bands
+      work={work}
+      readout={
+        <div className="readout-plain">
+          <div>
+            <div className="next">
+              {chosen === null ? (mode === 'off' ? 'Everything is off' : 'Whole again') : (names.get(chosen) ?? chosen)}
+            </div>
+            <div className="soft">
+              {mode === 'off'
+                ? `${state.off.size} off, ${still.length} still on${place ? ` · next place ${place}` : ' · the board is full: parts go to a bag'}`
+                : `${assembly.lines.length} to put back`}
+            </div>
+          </div>
+          {chosenLine && (
+            <Button onClick={() => doing(chosenLine.part)}>
+              {mode === 'off' ? `Take it off${place ? ` → ${place}` : ''}` : 'It is back on'}
+            </Button>
+          )}
+          <Button variant="quiet" onClick={undo}>
+            Strike the last
+          </Button>
+        </div>
+      }
+    />
+  );
+}
+
+/** Parts that are off and lie elsewhere. */
+function NotOnBoard({ onChoose }: { onChoose: (part: string) => void }) {
+  const { state, names } = useJob();
+  const elsewhere = [...state.off.values()].filter(({ cell }) => cell === null);
+  if (elsewhere.length === 0) return null;
+  return (
+    <div className="mt-3">
+      <h2>Not on the board</h2>
+      <ul className="plain-list d-flex flex-wrap gap-1">
+        {elsewhere.map((off) => (
+          <li key={off.part}>
+            <Button variant="quiet" onClick={() => onChoose(off.part)}>
+              {names.get(off.part) ?? off.part} <span className="soft">{placeWords(off)}</span>
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

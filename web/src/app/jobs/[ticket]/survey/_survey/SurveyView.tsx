@@ -1,0 +1,441 @@
+'use client';
+
+import {
+  findingStatusWords,
+  findingWords,
+  likelyCauses,
+  lightClocks,
+  namedPictures,
+  type FindingState,
+  type NamedPicture,
+  type PartPlace,
+  type SurveyStation,
+} from '@holotonos/core';
+import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { usePageKeys } from '@/frame/BenchContext';
+import { parseFigure } from '@/figure/parseFigure';
+import { Button, Form } from '@/ui/bootstrap';
+import { useJob } from '@/job/JobContext';
+import { Bands } from '@/job/JobShell';
+import { severityWords } from '@/ui/formParts';
+import { SuggestionCard } from '@/job/SuggestionCard';
+import { PhotoRow } from '@/photos/PhotoRow';
+import { PhotoTaker, type PhotoTakerHandle } from '@/photos/PhotoTaker';
+import { useStripControl, type StripTarget } from '@/tube/StripControl';
+import { LandingPicker } from './LandingPicker';
+import { LightPicker } from './LightPicker';
+import { useSurvey, type Survey } from './useSurvey';
+
+/** Keys that name a picture, and the words on their buttons. */
+const pictureKeys: Record<string, NamedPicture> = {
+  f: 'front',
+  b: 'back',
+  l: 'left',
+  r: 'right',
+  d: 'dotted',
+  o: 'opposite',
+  a: 'all-round',
+  0: 'sealed',
+};
+
+const targetsOf: Record<SurveyStation, readonly StripTarget[]> = {
+  joints: ['joints'],
+  body: ['sections'],
+  holes: ['holes'],
+  mechanism: ['keys', 'posts', 'rods'],
+  springs: ['keys'],
+  pads: ['holes'],
+  corks: ['keys', 'fittings'],
+};
+
+const keys = [
+  { keys: 'a letter', does: 'write the fault that carries it, at this place; again makes it worse' },
+  { keys: 'Enter, → ←', does: 'next place; back and forth' },
+  { keys: '1 2 3, + −', does: 'how bad the last finding is (+ and − at the pads)' },
+  { keys: '1 … 8', does: 'at the pads: light in this sector, from the front clockwise; Enter writes it' },
+  { keys: '/', does: 'the last finding is only suspected' },
+  { keys: ', .', does: 'note or photo for the last finding' },
+  { keys: 'Backspace', does: 'strike the last finding' },
+  { keys: 'Page Down', does: 'this station is looked at: next. With Shift: passed over' },
+  { keys: 'Page Up', does: 'back to the station before' },
+];
+
+/** The stations with how far each has come. */
+function StationList({ survey }: { survey: Survey }) {
+  return (
+    <ol className="part-list stations" aria-label="Stations of the survey">
+      {survey.progress.stations.map(({ id, title, outcome, findings }) => (
+        <li key={id}>
+          <button
+            type="button"
+            aria-current={id === survey.here.id ? 'step' : undefined}
+            onClick={() => survey.go(id, 0)}
+          >
+            <span className="flex-grow-1">{title}</span>
+            <span className="soft">
+              {outcome === 'looked' ? 'done' : outcome === 'skipped' ? 'passed over' : ''}
+              {findings > 0 && <strong> {findings}</strong>}
+            </span>
+          </button>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** The faults that can be seen at this place, each on its key. */
+function Faults({ survey }: { survey: Survey }) {
+  const { here, place } = survey;
+  const faults = here.faults.filter(({ at }) => place !== null && at.includes(place.kind));
+  return (
+    <div className="fault-keys" role="group" aria-label="Faults at this place">
+      {faults.map(({ press, words }) => (
+        <button key={press} type="button" onClick={() => survey.fault(press)}>
+          <kbd>{press}</kbd> {words}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function PadLight({ survey }: { survey: Survey }) {
+  const part = survey.place?.part;
+  if (part === undefined) return null;
+  return (
+    <div className="pad-light">
+      <LightPicker
+        sectors={survey.sectors}
+        known={survey.pressed || survey.seen !== undefined}
+        onToggle={survey.toggleSector}
+      />
+      <div>
+        <div className="fault-keys pictures" role="group" aria-label="Name the picture">
+          {Object.entries(pictureKeys).map(([press, name]) => (
+            <button key={press} type="button" onClick={() => survey.writeLight(namedPictures[name].sectors)}>
+              <kbd>{press}</kbd> {namedPictures[name].words}
+            </button>
+          ))}
+        </div>
+        {survey.pressed && (
+          <Button className="mt-2" onClick={() => survey.writeLight(survey.sectors)}>
+            Write what the light shows
+          </Button>
+        )}
+        <LandingPicker key={part} part={part} />
+      </div>
+    </div>
+  );
+}
+
+/** A finding at this place, with its likely causes on demand. */
+function FindingHere({ finding, survey }: { finding: FindingState; survey: Survey }) {
+  const { state } = useJob();
+  const { kind, severity, status, note } = finding;
+  const photos = [...state.photos.values()].filter((photo) => photo.finding === finding.finding);
+  const chosen = survey.last?.finding === finding.finding;
+  return (
+    <li className={`finding-here${chosen ? ' chosen' : ''}`}>
+      <button type="button" className="plain" onClick={() => survey.choose(finding.finding)} aria-pressed={chosen}>
+        <strong>{findingWords[kind].title}</strong>{' '}
+        <span className="soft">
+          {severityWords[severity]}
+          {status === 'confirmed' ? '' : `, ${findingStatusWords[status]}`}
+        </span>
+      </button>
+      {note && <div>{note}</div>}
+      <details>
+        <summary>Likely causes</summary>
+        <p className="mb-0">{likelyCauses[kind]}</p>
+      </details>
+      <PhotoRow photos={photos} />
+    </li>
+  );
+}
+
+/** Note and photo of the finding written last. */
+function LastFinding({
+  survey,
+  noteField,
+  photo,
+  onDone,
+}: {
+  survey: Survey;
+  noteField: RefObject<HTMLInputElement | null>;
+  photo: RefObject<PhotoTakerHandle | null>;
+  onDone: () => void;
+}) {
+  const id = useId();
+  const { names } = useJob();
+  const { last } = survey;
+  const [text, setText] = useState(last?.note ?? '');
+  const givenUp = useRef(false);
+  if (!last) return <p className="soft mb-0">Press the letter of a fault, or Enter when this place is sound.</p>;
+  return (
+    <div className="last-finding">
+      <div role="group" aria-label="How bad">
+        <span>
+          <span className="soft">Last: </span>
+          <strong>
+            {findingWords[last.kind].title}, {names.get(last.part) ?? last.part}
+          </strong>
+        </span>
+        {([1, 2, 3] as const).map((severity) => (
+          <Button
+            key={severity}
+            variant="quiet"
+            aria-pressed={last.severity === severity}
+            onClick={() => survey.setSeverity(severity)}
+          >
+            {severityWords[severity]}
+          </Button>
+        ))}
+        <Button variant="quiet" aria-pressed={last.status === 'suspected'} onClick={survey.doubt}>
+          Only suspected
+        </Button>
+      </div>
+      <div>
+        <Form.Label htmlFor={id} className="mb-0">
+          Note
+        </Form.Label>
+        <Form.Control
+          id={id}
+          ref={noteField}
+          className="note"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          onFocus={() => (givenUp.current = false)}
+          onBlur={() => {
+            if (givenUp.current) setText(last.note);
+            else if (text !== last.note) survey.note(text);
+          }}
+          onKeyDown={(event) => {
+            event.stopPropagation();
+            givenUp.current = event.key === 'Escape';
+            if (event.key === 'Enter' || event.key === 'Escape') onDone();
+          }}
+        />
+        <PhotoTaker
+          ref={photo}
+          about={{ part: last.part, finding: last.finding, ...(last.place && { place: last.place }) }}
+        />
+        <SpotOfLast key={`${last.finding} ${last.place?.at} ${last.place?.clock}`} survey={survey} onDone={onDone} />
+      </div>
+    </div>
+  );
+}
+
+/** Where along a section the last finding sits, typed; the strip sets it with one press. */
+function SpotOfLast({ survey, onDone }: { survey: Survey; onDone: () => void }) {
+  const { type } = useJob();
+  const id = useId();
+  const { last } = survey;
+  const [at, setAt] = useState(last?.place ? String(last.place.at) : '');
+  const [clock, setClock] = useState(last?.place ? String(last.place.clock) : '0');
+  const section = type.sections.find((each) => each.id === last?.part);
+  if (!last || !section) return null;
+  const keep = () => {
+    const [mm, degrees] = [parseFigure(at) ?? NaN, Number(clock)];
+    const fits = at.trim() !== '' && mm >= 0 && mm <= section.length && degrees >= 0 && degrees < 360;
+    const same = last.place?.at === mm && last.place.clock === degrees;
+    if (fits && !same) survey.sitsAt({ section: section.id, at: mm, clock: degrees });
+  };
+  return (
+    <>
+      {(
+        [
+          ['At (mm)', at, setAt],
+          ['Clock (°)', clock, setClock],
+        ] as const
+      ).map(([label, value, set]) => (
+        <div key={label} className="d-flex gap-2 align-items-center">
+          <Form.Label htmlFor={`${id}-${label}`} className="mb-0">
+            {label}
+          </Form.Label>
+          <Form.Control
+            id={`${id}-${label}`}
+            inputMode="decimal"
+            style={{ width: '5rem' }}
+            value={value}
+            onChange={(event) => set(event.target.value)}
+            onBlur={keep}
+            onKeyDown={(event) => {
+              event.stopPropagation();
+              if (event.key === 'Enter') onDone();
+            }}
+          />
+        </div>
+      ))}
+    </>
+  );
+}
+
+/** A guided pass over the instrument: station by station, place by place, one or two keys for each fault. */
+export function SurveyView() {
+  const { names, state, judgement } = useJob();
+  const survey = useSurvey();
+  const desk = useRef<HTMLDivElement>(null);
+  const noteField = useRef<HTMLInputElement>(null);
+  const photo = useRef<PhotoTakerHandle>(null);
+  usePageKeys(keys);
+  const back = () => desk.current?.focus({ preventScroll: true });
+  useEffect(back, []);
+
+  const { here, place, places, index, pick } = survey;
+  const part = place?.part ?? null;
+  const counts = useMemo(() => {
+    const found = new Map<string, number>();
+    for (const { status, part: on } of state.findings.values())
+      if (status !== 'declined') found.set(on, (found.get(on) ?? 0) + 1);
+    return found;
+  }, [state.findings]);
+  useStripControl(
+    useMemo(
+      () => ({
+        targets: targetsOf[here.id],
+        here: part,
+        onPick: (wanted: string, spot?: PartPlace) => {
+          pick(wanted, spot);
+          back();
+        },
+        flagOf: (on: string) => {
+          const count = counts.get(on);
+          return count ? `${count} ${count === 1 ? 'finding' : 'findings'}` : null;
+        },
+      }),
+      [here.id, part, pick, counts],
+    ),
+  );
+
+  const atPads = here.id === 'pads';
+  const padKey = (key: string): boolean => {
+    const clock = lightClocks[Number(key) - 1];
+    if (clock !== undefined && key !== '0') survey.toggleSector(clock);
+    else if (pictureKeys[key]) survey.writeLight(namedPictures[pictureKeys[key]].sectors);
+    else return false;
+    return true;
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const { key } = event;
+    // A button that has the focus keeps its own keys.
+    const onControl = event.target !== desk.current && (key === 'Enter' || key === ' ');
+    if (onControl || (event.target as HTMLElement).matches('input, textarea, select')) return;
+    const acts: Record<string, () => void> = {
+      'ArrowRight': () => survey.move(1),
+      'ArrowLeft': () => survey.move(-1),
+      'ArrowDown': () => survey.move(1),
+      'ArrowUp': () => survey.move(-1),
+      'Home': () => survey.move(-places.length),
+      'End': () => survey.move(places.length),
+      'Enter': () => {
+        if (atPads && survey.pressed) survey.writeLight(survey.sectors);
+        survey.move(1);
+      },
+      'PageDown': () => survey.finish(event.shiftKey ? 'skipped' : 'looked'),
+      'PageUp': survey.back,
+      'Backspace': survey.undo,
+      '/': survey.doubt,
+      ',': () => noteField.current?.focus(),
+      '.': () => photo.current?.open(),
+      '+': () => survey.worsen(1),
+      '=': () => survey.worsen(1),
+      '-': () => survey.worsen(-1),
+    };
+    const act = acts[key];
+    const severity = Number(key);
+    if (act) act();
+    else if (atPads && padKey(key.toLowerCase())) back();
+    else if (!atPads && (severity === 1 || severity === 2 || severity === 3)) survey.setSeverity(severity);
+    else if (!survey.fault(key.toLowerCase())) return;
+    event.preventDefault();
+  };
+
+  const causes = judgement.suggestions.filter(({ key }) => key.startsWith('common:'));
+  const partPhotos = [...state.photos.values()].filter((each) => each.part === part && each.finding === null);
+  const next = places[index + 1];
+  const work = (
+    // The keys work only while the focus is in here, so that they surprise nobody elsewhere.
+    <div className="survey" onKeyDown={onKeyDown}>
+      <div>
+        <StationList survey={survey} />
+        <div className="d-grid gap-2 mt-2">
+          <Button onClick={() => survey.finish('looked')}>Looked at: next station</Button>
+          <Button variant="quiet" onClick={() => survey.finish('skipped')}>
+            Pass it over
+          </Button>
+        </div>
+      </div>
+      <div className="sheet mb-0">
+        <div
+          ref={desk}
+          className="survey-console"
+          tabIndex={0}
+          role="group"
+          aria-label={`${here.title}: ${part === null ? 'no place' : (names.get(part) ?? part)}. Letters write faults here; question mark tells the keys.`}
+        >
+          <div className="label">{here.title}</div>
+          {place === null ? (
+            <p className="mb-0">This instrument has nothing to look at here. Go on to the next station.</p>
+          ) : (
+            <h2 className="survey-place mb-0" aria-live="polite">
+              {names.get(place.part) ?? place.part}{' '}
+              <span className="soft">
+                {place.kind}, {Math.min(index + 1, places.length)} of {places.length}
+                {survey.spot && ` · at ${Math.round(survey.spot.at)} mm, ${survey.spot.clock}°`}
+              </span>
+            </h2>
+          )}
+        </div>
+        {atPads && <PadLight survey={survey} />}
+        <Faults survey={survey} />
+      </div>
+      <div>
+        <div className="sheet">
+          <h2>At this place</h2>
+          {survey.findingsHere.length === 0 ? (
+            <p className="soft mb-0">Nothing noted.</p>
+          ) : (
+            <ul className="plain-list">
+              {survey.findingsHere.map((finding) => (
+                <FindingHere key={finding.finding} finding={finding} survey={survey} />
+              ))}
+            </ul>
+          )}
+          <PhotoRow photos={partPhotos} />
+          <h3 className="mt-3">How to look</h3>
+          <p className="soft mb-0">{here.look}</p>
+        </div>
+        {causes.length > 0 && <h2>One deeper cause?</h2>}
+        {causes.map((suggestion) => (
+          <SuggestionCard key={suggestion.key} suggestion={suggestion} />
+        ))}
+      </div>
+    </div>
+  );
+  return (
+    <Bands
+      work={work}
+      readout={
+        <div className="readout-plain survey-readout" onKeyDown={onKeyDown}>
+          <div>
+            <div className="next">{part === null ? here.title : (names.get(part) ?? part)}</div>
+            <div className="soft">
+              {next ? `then ${names.get(next.part) ?? next.part}` : 'last place of this station'}
+              {counts.size > 0 && ` · ${counts.size} ${counts.size === 1 ? 'place' : 'places'} with findings`}
+            </div>
+          </div>
+          <LastFinding
+            key={survey.last?.finding ?? 'none'}
+            survey={survey}
+            noteField={noteField}
+            photo={photo}
+            onDone={back}
+          />
+          <div className="visually-hidden" aria-live="polite">
+            {survey.said}
+          </div>
+        </div>
+      }
+    />
+  );
+}

@@ -1,0 +1,191 @@
+'use client';
+
+import {
+  findingOfPicture,
+  lightClocks,
+  lightPicture,
+  pictureWords,
+  station,
+  stationPlaces,
+  surveyProgress,
+  surveyStations,
+  type FindingState,
+  type PartPlace,
+  type SurveyFault,
+  type SurveyStation,
+} from '@holotonos/core';
+import { useSearchParams } from 'next/navigation';
+import { useCallback, useMemo, useState } from 'react';
+import { v4 as newId } from 'uuid';
+import { useJob } from '@/job/JobContext';
+
+const isStation = (id: string | null): id is SurveyStation => surveyStations.some((each) => each === id);
+/** Nearer than this along a section is the same spot, mm. */
+const sameSpot = 8;
+const worse = (severity: number) => (severity >= 3 ? 1 : severity + 1);
+
+/** Where the survey stands, and everything that can be done there. Nothing is kept here but the place and open sectors. */
+export function useSurvey() {
+  const { type, state, write, names } = useJob();
+  const query = useSearchParams();
+  const progress = useMemo(() => surveyProgress(state, type), [state, type]);
+  const [at, setAt] = useState<{ id: SurveyStation; index: number }>(() => {
+    const asked = query.get('station');
+    const id = isStation(asked) ? asked : (progress.next ?? 'joints');
+    const index = stationPlaces(type, id).findIndex(({ part }) => part === query.get('part'));
+    return { id, index: Math.max(0, index) };
+  });
+  /** sectors pressed at this pad and not written yet; null shows what was seen before */
+  const [pressed, setPressed] = useState<readonly number[] | null>(null);
+  const [lastId, setLastId] = useState<string | null>(null);
+  /** where on a section the next finding sits, as pressed on the strip */
+  const [spot, setSpot] = useState<PartPlace | null>(null);
+  const [said, setSaid] = useState('');
+
+  const here = station(at.id);
+  const places = useMemo(() => stationPlaces(type, at.id), [type, at.id]);
+  const place = places[Math.min(at.index, places.length - 1)] ?? null;
+  const part = place?.part ?? null;
+  const findings = useMemo(
+    () => [...state.findings.values()].filter((finding) => finding.status !== 'declined'),
+    [state.findings],
+  );
+  const findingsHere = findings.filter((finding) => finding.part === part);
+  const last = findings.find(({ finding }) => finding === lastId) ?? null;
+  const seen = part === null ? undefined : state.observations.get(`light:${part}`);
+  const sectors = pressed ?? seen?.sectors ?? [];
+
+  const go = useCallback((id: SurveyStation, index: number) => {
+    setAt({ id, index });
+    setPressed(null);
+    setSpot(null);
+    window.history.replaceState(null, '', `?station=${id}`);
+  }, []);
+  const move = useCallback(
+    (steps: number) => go(at.id, Math.max(0, Math.min(places.length - 1, at.index + steps))),
+    [go, at, places.length],
+  );
+  const pick = useCallback(
+    (wanted: string, pressedAt?: PartPlace) => {
+      const index = places.findIndex((each) => each.part === wanted);
+      if (index === -1) return;
+      go(at.id, index);
+      setSpot(pressedAt ?? null);
+    },
+    [go, places, at.id],
+  );
+
+  const rewrite = (
+    finding: FindingState,
+    change: Partial<Pick<FindingState, 'severity' | 'status' | 'note' | 'place'>>,
+  ) => {
+    const { finding: id, kind, part: on, severity, status, note, place: sits } = { ...finding, ...change };
+    return write('finding', { finding: id, kind, part: on, severity, status, note, ...(sits && { place: sits }) });
+  };
+  /** Writes a fault at this place; the same one again makes it worse. */
+  const mark = (kind: SurveyFault['kind'], note: string) => {
+    if (part === null) return;
+    // Two dents on one section are two findings when they sit at two spots.
+    const elsewhere = (finding: FindingState) =>
+      spot !== null && finding.place !== null && Math.abs(finding.place.at - spot.at) > sameSpot;
+    const before = findingsHere.find(
+      (finding) => finding.kind === kind && (note === '' || finding.note === note) && !elsewhere(finding),
+    );
+    if (before) {
+      setLastId(before.finding);
+      rewrite(before, { severity: worse(before.severity) as 1 | 2 | 3 });
+      return setSaid('Made worse');
+    }
+    const finding = newId();
+    if (
+      !write('finding', { finding, kind, part, severity: 2, status: 'confirmed', note, ...(spot && { place: spot }) })
+    )
+      return;
+    setLastId(finding);
+    setSaid(`${names.get(part) ?? part}: written`);
+  };
+  const fault = (press: string): boolean => {
+    const found = here.faults.find((each) => each.press === press && place !== null && each.at.includes(place.kind));
+    if (found) mark(found.kind, found.note ?? '');
+    return found !== undefined;
+  };
+
+  /** Writes what the light shows at this pad, and the finding it amounts to. */
+  const writeLight = (open: readonly number[]) => {
+    if (part === null) return;
+    const clocks = lightClocks.filter((clock) => open.includes(clock));
+    if (!write('observation', { part, about: 'light', sectors: clocks })) return;
+    const picture = lightPicture(clocks);
+    const kind = findingOfPicture[picture];
+    setPressed(null);
+    const known = findingsHere.find((finding) => finding.kind === kind);
+    if (kind !== null && !known) {
+      const finding = newId();
+      const severity = clocks.length >= 6 ? 3 : clocks.length >= 3 ? 2 : 1;
+      write('finding', { finding, kind, part, severity, status: 'confirmed', note: pictureWords[picture].title });
+      setLastId(finding);
+    } else if (known && known.note !== pictureWords[picture].title) {
+      rewrite(known, { note: pictureWords[picture].title });
+      setLastId(known.finding);
+    }
+    setSaid(`${names.get(part) ?? part}: ${pictureWords[picture].title}`);
+  };
+  const toggleSector = (clock: number) =>
+    setPressed(sectors.includes(clock) ? sectors.filter((each) => each !== clock) : [...sectors, clock]);
+
+  /** The last finding or observation of this survey is struck. */
+  const undo = () => {
+    const entry = state.entries.findLast(
+      ({ id, kind }) => (kind === 'finding' || kind === 'observation') && !state.struck.has(id),
+    );
+    if (!entry || !write('strike', { entry: entry.id, reason: 'undone at the survey' }))
+      return setSaid('Nothing to strike');
+    setSaid('Struck');
+  };
+
+  const stationAfter = (steps: number) => surveyStations[surveyStations.indexOf(at.id) + steps];
+  const finish = (outcome: 'looked' | 'skipped') => {
+    if (!write('survey', { station: at.id, outcome })) return;
+    const next = stationAfter(1);
+    if (next) go(next, 0);
+    setSaid(`${here.title} ${outcome === 'looked' ? 'looked at' : 'passed over'}`);
+  };
+  const back = () => {
+    const before = stationAfter(-1);
+    if (before) go(before, 0);
+  };
+
+  return {
+    progress,
+    here,
+    places,
+    place,
+    index: at.index,
+    findingsHere,
+    last,
+    sectors,
+    pressed: pressed !== null,
+    seen,
+    said,
+    go,
+    move,
+    pick,
+    fault,
+    mark,
+    setSeverity: (severity: 1 | 2 | 3) => last && rewrite(last, { severity }),
+    worsen: (by: 1 | -1) =>
+      last && rewrite(last, { severity: Math.max(1, Math.min(3, last.severity + by)) as 1 | 2 | 3 }),
+    doubt: () => last && rewrite(last, { status: last.status === 'suspected' ? 'confirmed' : 'suspected' }),
+    note: (text: string) => last && rewrite(last, { note: text }),
+    sitsAt: (place_: PartPlace) => last && rewrite(last, { place: place_ }),
+    spot,
+    choose: setLastId,
+    writeLight,
+    toggleSector,
+    undo,
+    finish,
+    back,
+  };
+}
+
+export type Survey = ReturnType<typeof useSurvey>;

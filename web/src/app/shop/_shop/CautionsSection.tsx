@@ -1,0 +1,106 @@
+'use client';
+
+import { cautions, freshId, cautionWords, deferral, shippedOperations, type ShopState } from '@holotonos/core';
+import { useState } from 'react';
+import type { WriteShop } from '@/shop/useShop';
+import { FormEnd } from './FormEnd';
+import { ChoiceField, ShopRow, ShopSection, TextField } from './fields';
+import { plainTitle } from './stepTitle';
+
+/** Every caution there is: those that ship, then the shop's own. */
+export const cautionIds = ({ cautions: own }: ShopState): string[] => [
+  ...Object.keys(cautions),
+  ...own.map(({ id }) => id).filter((id) => !Object.hasOwn(cautions, id)),
+];
+
+function CautionForm({
+  id,
+  shop,
+  write,
+  done,
+}: {
+  /** empty for a new one */
+  id: string;
+  shop: ShopState;
+  write: WriteShop;
+  done: () => void;
+}) {
+  const said = id === '' ? null : cautionWords(shop.cautions, id);
+  const own = shop.cautions.find((each) => each.id === id);
+  const [text, setText] = useState(said?.text ?? '');
+  const [reason, setReason] = useState('');
+  const [step, setStep] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const submit = async () => {
+    const wrong = await write('caution', {
+      id: id || freshId(text.slice(0, 30), 'caution', cautionIds(shop)),
+      text: text.trim(),
+      operations: said === null ? [step] : [...(own?.operations ?? [])],
+      reason: reason.trim(),
+    });
+    setProblem(wrong);
+    if (wrong === null) done();
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void submit();
+      }}
+    >
+      <TextField label="The caution in the shop’s words" rows={2} value={text} set={setText} />
+      {said?.shipped != null && <p className="soft mb-0">As it ships: {said.shipped}</p>}
+      {said === null && (
+        <ChoiceField
+          label="Goes with the step"
+          name="caution-step"
+          value={step}
+          set={setStep}
+          choices={[
+            ['', 'choose'],
+            ...[...shippedOperations].map(([name, { title }]) => [name, plainTitle(title)] as const),
+          ]}
+        />
+      )}
+      <TextField label="Why it is worded so" value={reason} set={setReason} />
+      <FormEnd
+        action="Keep these words"
+        disabled={text.trim() === '' || reason.trim() === '' || (said === null && step === '')}
+        onBack={done}
+        problem={problem}
+      />
+    </form>
+  );
+}
+
+/** Cautions in the shop's words. They can be put otherwise and added to; none can be taken away. */
+export function CautionsSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
+  const [open, setOpen] = useState<string | null>(null);
+  return (
+    <ShopSection title="Cautions" add="Add a caution" onAdd={() => setOpen('')}>
+      <p className="soft">
+        Each can be put into the shop’s own words, with the reason. None can be taken away, and under every one stands:{' '}
+        {deferral}
+      </p>
+      {open !== null ? (
+        <CautionForm key={open} id={open} shop={shop} write={write} done={() => setOpen(null)} />
+      ) : (
+        <ul className="list-plain mb-0">
+          {cautionIds(shop).map((caution) => {
+            const { text, shipped, reason } = cautionWords(shop.cautions, caution);
+            return (
+              <ShopRow key={caution} name={text} acts={[['Word it otherwise', () => setOpen(caution)]]}>
+                {text}{' '}
+                {reason !== null && (
+                  <span className="soft">
+                    ({shipped === null ? 'our own' : 'our words'}: {reason})
+                  </span>
+                )}
+              </ShopRow>
+            );
+          })}
+        </ul>
+      )}
+    </ShopSection>
+  );
+}

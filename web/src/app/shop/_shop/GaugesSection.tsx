@@ -1,0 +1,293 @@
+'use client';
+
+import {
+  calibrationDue,
+  daysToCalibration,
+  drifts,
+  freshId,
+  gaugeKinds,
+  gaugeTakes,
+  gaugesInUse,
+  idsOf,
+  isOverdue,
+  unitOfMeasure,
+  type GaugeKind,
+  type KeptGauge,
+  type ShopState,
+} from '@holotonos/core';
+import { useId, useState } from 'react';
+import { Button, Form } from '@/ui/bootstrap';
+import { parseFigure } from '@/figure/parseFigure';
+import type { WriteShop } from '@/shop/useShop';
+import { FormEnd } from './FormEnd';
+import { useWhen } from '@/frame/BenchContext';
+
+const unitOf = (kind: GaugeKind) => {
+  const [first] = gaugeTakes[kind];
+  return first ? unitOfMeasure(first) : '%';
+};
+/** A calibration that runs out so soon is worth a word, days. */
+const soonDays = 30;
+
+function CalibrationWords({ gauge, now }: { gauge: KeptGauge; now: string }) {
+  const { dayText, zone } = useWhen();
+  const due = calibrationDue(gauge);
+  if (due === null) return <span className="soft">no date written down</span>;
+  const days = daysToCalibration(gauge, now, zone) ?? 0;
+  if (isOverdue(gauge, now, zone)) return <strong className="overdue">overdue since {dayText(due)}</strong>;
+  return days <= soonDays ? <strong>due {dayText(due)}</strong> : <>until {dayText(due)}</>;
+}
+
+const blank = {
+  id: '',
+  name: '',
+  kind: 'caliper' as GaugeKind,
+  resolution: '0.01',
+  error: '0.02',
+  on: '',
+  every: '12',
+};
+const draftOf = (gauge: KeptGauge): typeof blank => ({
+  id: gauge.id,
+  name: gauge.name,
+  kind: gauge.kind,
+  resolution: String(gauge.resolution),
+  error: String(gauge.maxPermissibleError),
+  on: gauge.calibratedOn ?? '',
+  every: String(gauge.calibrateEvery),
+});
+
+function GaugeForm({
+  start,
+  known,
+  gauges,
+  write,
+  done,
+}: {
+  start: typeof blank;
+  known: boolean;
+  gauges: readonly KeptGauge[];
+  write: WriteShop;
+  done: () => void;
+}) {
+  const id = useId();
+  const [draft, setDraft] = useState(start);
+  const [problem, setProblem] = useState<string | null>(null);
+  const set = (change: Partial<typeof blank>) => setDraft((now) => ({ ...now, ...change }));
+  const field = (name: 'name' | 'resolution' | 'error' | 'on' | 'every', label: string, type = 'text') => (
+    <div>
+      <Form.Label htmlFor={`${id}-${name}`}>{label}</Form.Label>
+      <Form.Control
+        id={`${id}-${name}`}
+        type={type}
+        inputMode={name === 'name' || name === 'on' ? undefined : 'decimal'}
+        value={draft[name]}
+        onChange={(event) => set({ [name]: event.target.value })}
+      />
+    </div>
+  );
+  const submit = async () => {
+    const figure = (text: string) => parseFigure(text) ?? NaN;
+    const wrong = await write('gauge', {
+      id: known ? draft.id : freshId(draft.name, 'gauge', idsOf(gauges)),
+      name: draft.name.trim(),
+      kind: draft.kind,
+      resolution: figure(draft.resolution),
+      maxPermissibleError: figure(draft.error),
+      calibrateEvery: figure(draft.every),
+      ...(draft.on !== '' && { calibratedOn: draft.on }),
+    });
+    setProblem(wrong);
+    if (wrong === null) done();
+  };
+  return (
+    <form
+      className="shop-form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void submit();
+      }}
+    >
+      {field('name', 'Name')}
+      <div>
+        <Form.Label htmlFor={`${id}-kind`}>Kind</Form.Label>
+        <Form.Select
+          id={`${id}-kind`}
+          value={draft.kind}
+          onChange={(event) => set({ kind: event.target.value as GaugeKind })}
+        >
+          {gaugeKinds.map((kind) => (
+            <option key={kind} value={kind}>
+              {kind.replaceAll('-', ' ')}
+            </option>
+          ))}
+        </Form.Select>
+      </div>
+      {field('resolution', `Smallest step, ${unitOf(draft.kind)}`)}
+      {field('error', `Largest error, ${unitOf(draft.kind)}`)}
+      {field('on', 'Calibrated on', 'date')}
+      {field('every', 'Good for, months')}
+      <FormEnd
+        action={known ? 'Keep the change' : 'Put it on the shelf'}
+        disabled={draft.name.trim() === ''}
+        onBack={done}
+        problem={problem}
+      />
+    </form>
+  );
+}
+
+function ZeroCheck({ gauge, write, done }: { gauge: KeptGauge; write: WriteShop; done: () => void }) {
+  const id = useId();
+  const [text, setText] = useState('');
+  const [note, setNote] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const shows = parseFigure(text) ?? NaN;
+  const submit = async () => {
+    const wrong = await write('gauge-check', {
+      gauge: gauge.id,
+      shows,
+      ...(note.trim() !== '' && { note: note.trim() }),
+    });
+    setProblem(wrong);
+    if (wrong === null) done();
+  };
+  return (
+    <form
+      className="shop-form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void submit();
+      }}
+    >
+      <div>
+        <Form.Label htmlFor={`${id}-shows`}>
+          {gauge.name} shows at zero, {unitOf(gauge.kind)}
+        </Form.Label>
+        <Form.Control
+          id={`${id}-shows`}
+          inputMode="decimal"
+          autoFocus
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+      </div>
+      <div>
+        <Form.Label htmlFor={`${id}-note`}>Note</Form.Label>
+        <Form.Control id={`${id}-note`} value={note} onChange={(event) => setNote(event.target.value)} />
+      </div>
+      <FormEnd
+        action="Write the check down"
+        disabled={text.trim() === '' || !Number.isFinite(shows)}
+        onBack={done}
+        problem={problem}
+      />
+    </form>
+  );
+}
+
+/** The gauges of the shop: what they are good for, when they were last looked at, what they showed at zero. */
+export function GaugesSection({ shop, write, now }: { shop: ShopState; write: WriteShop; now: string }) {
+  const { momentText } = useWhen();
+  const [open, setOpen] = useState<{ id: string; what: 'edit' | 'zero' } | null>(null);
+  const moved = drifts(shop);
+  const shelf = gaugesInUse(shop);
+  const close = () => setOpen(null);
+  return (
+    <section className="sheet" aria-labelledby="gauges">
+      <div className="d-flex justify-content-between align-items-start gap-3">
+        <h2 id="gauges">Gauges</h2>
+        <Button variant="quiet" onClick={() => setOpen({ id: '', what: 'edit' })}>
+          Another gauge
+        </Button>
+      </div>
+      {open?.id === '' && <GaugeForm start={blank} known={false} gauges={shop.gauges} write={write} done={close} />}
+      {moved.map(({ gauge, from, to, by }) => (
+        <p key={`${gauge}${from}`} className="say attention">
+          {shop.gauges.find(({ id }) => id === gauge)?.name} moved by {by.toFixed(3).replace('-', '−')} between{' '}
+          {momentText(from)} and {momentText(to)}: what it read in between is marked as doubtful.
+        </p>
+      ))}
+      <table className="readings shop-table">
+        <caption className="visually-hidden">Gauges of the shop</caption>
+        <thead>
+          <tr>
+            <th scope="col">Gauge</th>
+            <th scope="col">Step</th>
+            <th scope="col">Error</th>
+            <th scope="col">Calibration</th>
+            <th scope="col">Last zero check</th>
+            <th scope="col">
+              <span className="visually-hidden">Do</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {shelf.map((gauge) => {
+            const check = shop.checks.filter((each) => each.gauge === gauge.id).at(-1);
+            const unit = unitOf(gauge.kind);
+            return (
+              <tr key={gauge.id}>
+                <th scope="row">{gauge.name}</th>
+                <td className="text-nowrap">
+                  {gauge.resolution} {unit}
+                </td>
+                <td className="text-nowrap">
+                  ± {gauge.maxPermissibleError} {unit}
+                </td>
+                <td className="text-nowrap">
+                  <CalibrationWords gauge={gauge} now={now} />
+                </td>
+                <td>
+                  {check ? (
+                    <>
+                      {String(check.shows).replace('-', '−')} {unit}{' '}
+                      <span className="soft">
+                        {momentText(check.benchTime)}, {check.author}
+                        {check.note ? `: ${check.note}` : ''}
+                      </span>
+                    </>
+                  ) : (
+                    <span className="soft">none</span>
+                  )}
+                </td>
+                <td className="text-nowrap acts">
+                  <Button
+                    variant="quiet"
+                    aria-label={`Zero check of ${gauge.name}`}
+                    onClick={() => setOpen({ id: gauge.id, what: 'zero' })}
+                  >
+                    Zero check
+                  </Button>{' '}
+                  <Button
+                    variant="quiet"
+                    aria-label={`Change ${gauge.name}`}
+                    onClick={() => setOpen({ id: gauge.id, what: 'edit' })}
+                  >
+                    Change
+                  </Button>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {shelf
+        .filter(({ id }) => id === open?.id)
+        .map((gauge) =>
+          open?.what === 'zero' ? (
+            <ZeroCheck key={`zero ${gauge.id}`} gauge={gauge} write={write} done={close} />
+          ) : (
+            <GaugeForm
+              key={`edit ${gauge.id}`}
+              start={draftOf(gauge)}
+              known
+              gauges={shop.gauges}
+              write={write}
+              done={close}
+            />
+          ),
+        )}
+    </section>
+  );
+}

@@ -1,0 +1,20 @@
+'use client';
+
+import type { ShopState } from '@holotonos/core';
+import { useShop } from '@/shop/useShop';
+import { HoursSection } from './HoursSection';
+import { PeopleSection } from './PeopleSection';
+import { PricesSection, RatesSection } from './PricesSection';
+
+/** Whose hands there are and when, what an hour and a part cost. */
+export function PeopleView({ first }: { first: ShopState }) {
+  const { shop, write } = useShop(first);
+  return (
+    <>
+      <PeopleSection shop={shop} write={write} />
+      <HoursSection shop={shop} write={write} />
+      <RatesSection shop={shop} write={write} />
+      <PricesSection shop={shop} write={write} />
+    </>
+  );
+}

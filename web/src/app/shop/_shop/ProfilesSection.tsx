@@ -1,0 +1,270 @@
+'use client';
+
+import {
+  freshId,
+  idsOf,
+  inUse,
+  families,
+  limitShape,
+  practiceNames,
+  practiceQuestions,
+  practices,
+  practiceWords,
+  sideWords,
+  tolerance,
+  toleranceNames,
+  toleranceWords,
+  type Family,
+  type LimitProfile,
+  type OwnSettings,
+  type PracticeName,
+  type PracticeQuestion,
+  type ShopState,
+  type Tolerance,
+  type ToleranceName,
+} from '@holotonos/core';
+import { useId, useState } from 'react';
+import { Button, Form } from '@/ui/bootstrap';
+import type { WriteShop } from '@/shop/useShop';
+import { parseLimit } from './parseLimit';
+
+type Change = LimitProfile['changes'][number];
+
+const limitText = (limit: Tolerance | readonly number[] | null) =>
+  limit === null ? '–' : typeof limit === 'number' ? String(limit) : limit.join(' to ');
+
+function ProfileForm({
+  profile,
+  isNew,
+  profiles,
+  write,
+  done,
+}: {
+  profile: LimitProfile;
+  isNew: boolean;
+  profiles: readonly LimitProfile[];
+  write: WriteShop;
+  done: () => void;
+}) {
+  const id = useId();
+  const [name, setName] = useState(profile.name);
+  const [base, setBase] = useState<PracticeName>(profile.base);
+  const [family, setFamily] = useState<Family>('saxophone');
+  const [typed, setTyped] = useState<Partial<Record<ToleranceName, { limit: string; reason: string }>>>(() =>
+    Object.fromEntries(
+      profile.changes.map((change) => [change.name, { limit: limitText(change.limit), reason: change.reason }]),
+    ),
+  );
+  const [settings, setSettings] = useState<OwnSettings>(profile.settings ?? {});
+  const [problem, setProblem] = useState<string | null>(null);
+  const take = (question: PracticeQuestion, side: string) => {
+    const { [question]: _, ...rest } = settings;
+    setSettings(side === practices[base].settings[question] ? rest : { ...rest, [question]: side });
+  };
+  const set = (of: ToleranceName, change: Partial<{ limit: string; reason: string }>) =>
+    setTyped((now) => ({ ...now, [of]: { limit: '', reason: '', ...now[of], ...change } }));
+
+  const submit = async () => {
+    const changes: Change[] = [];
+    for (const of of toleranceNames) {
+      const row = typed[of];
+      if (!row || row.limit.trim() === '') continue;
+      const limit = parseLimit(row.limit, limitShape(of));
+      const { words } = toleranceWords[of];
+      if (limit === null)
+        return setProblem(
+          `${words}: type ${limitShape(of) === 'band' ? 'two figures, low and high, such as 0.01 to 0.05' : 'one figure, such as 0.05'}.`,
+        );
+      if (row.reason.trim() === '') return setProblem(`${words}: say why it is set otherwise.`);
+      changes.push({ name: of, limit: typeof limit === 'number' ? limit : [...limit], reason: row.reason.trim() });
+    }
+    const wrong = await write('profile', {
+      id: isNew ? freshId(name, 'profile', idsOf(profiles)) : profile.id,
+      name: name.trim(),
+      base,
+      changes,
+      ...(Object.keys(settings).length > 0 && { settings }),
+    });
+    setProblem(wrong);
+    if (wrong === null) done();
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void submit();
+      }}
+    >
+      <div className="shop-form">
+        <div>
+          <Form.Label htmlFor={`${id}-name`}>Name of the practice</Form.Label>
+          <Form.Control id={`${id}-name`} value={name} onChange={(event) => setName(event.target.value)} />
+        </div>
+        <div>
+          <Form.Label htmlFor={`${id}-base`}>Copied from</Form.Label>
+          <Form.Select id={`${id}-base`} value={base} onChange={(event) => setBase(event.target.value as PracticeName)}>
+            {practiceNames.map((each) => (
+              <option key={each} value={each}>
+                {practices[each].title}
+              </option>
+            ))}
+          </Form.Select>
+        </div>
+        <div>
+          <Form.Label htmlFor={`${id}-family`}>Shown for a</Form.Label>
+          <Form.Select id={`${id}-family`} value={family} onChange={(event) => setFamily(event.target.value as Family)}>
+            {families.map((each) => (
+              <option key={each} value={each}>
+                {each}
+              </option>
+            ))}
+          </Form.Select>
+        </div>
+      </div>
+      <h3 className="mt-3">Where good technicians disagree</h3>
+      <div className="questions">
+        {practiceQuestions.map((question) => {
+          const { question: asks, sides, changes } = practiceWords[question];
+          const side = settings[question] ?? practices[base].settings[question];
+          const words = sides as Record<string, { title: string; holds: string }>;
+          return (
+            <div key={question}>
+              <Form.Label htmlFor={`${id}-${question}`}>{asks}</Form.Label>
+              <Form.Select
+                id={`${id}-${question}`}
+                value={side}
+                onChange={(event) => take(question, event.target.value)}
+              >
+                {Object.entries(words).map(([key, { title }]) => (
+                  <option key={key} value={key}>
+                    {title}
+                  </option>
+                ))}
+              </Form.Select>
+              <p className="soft mb-0">
+                {words[side]?.holds} {settings[question] !== undefined && `Changes: ${changes.toLowerCase()}.`}
+              </p>
+            </div>
+          );
+        })}
+      </div>
+      <h3 className="mt-3">Limits</h3>
+      <table className="readings shop-table">
+        <caption className="visually-hidden">Limits of the set</caption>
+        <thead>
+          <tr>
+            <th scope="col">Limit</th>
+            <th scope="col">{practices[base].title} has</th>
+            <th scope="col">Own limit</th>
+            <th scope="col">Because</th>
+          </tr>
+        </thead>
+        <tbody>
+          {toleranceNames.map((of) => {
+            const { words, unit } = toleranceWords[of];
+            return (
+              <tr key={of}>
+                <th scope="row">{words}</th>
+                <td>
+                  {limitText(tolerance(of, { family, practice: base, settings }))} <span className="soft">{unit}</span>
+                </td>
+                <td>
+                  <Form.Control
+                    aria-label={`${words}, own limit in ${unit}`}
+                    value={typed[of]?.limit ?? ''}
+                    onChange={(event) => set(of, { limit: event.target.value })}
+                  />
+                </td>
+                <td>
+                  <Form.Control
+                    aria-label={`${words}, why`}
+                    value={typed[of]?.reason ?? ''}
+                    onChange={(event) => set(of, { reason: event.target.value })}
+                  />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {problem !== null && (
+        <p role="alert" className="say fault">
+          {problem}
+        </p>
+      )}
+      <div className="d-flex gap-2 mt-2">
+        <Button type="submit" disabled={name.trim() === ''}>
+          Keep this practice
+        </Button>
+        <Button variant="quiet" onClick={done}>
+          Back
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+const newProfile: LimitProfile = { id: '', name: '', base: 'steady', changes: [] };
+
+/** The shop's own sets of limits: a practice copied, some limits changed, each with its reason. */
+export function ProfilesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
+  const [open, setOpen] = useState<string | null>(null);
+  const profiles = inUse(shop.profiles);
+  const edited = open === '' ? newProfile : profiles.find(({ id }) => id === open);
+  return (
+    <section className="sheet" aria-labelledby="profiles">
+      <div className="d-flex justify-content-between align-items-start gap-3">
+        <h2 id="profiles">Practices of our own</h2>
+        <Button variant="quiet" onClick={() => setOpen('')}>
+          Copy a practice
+        </Button>
+      </div>
+      <p className="soft">
+        Stage, Steady and Keeper ship as they are. A practice of your own starts from one of them; a job takes it up on
+        its own page, and what was read is judged anew. Its plan follows. Nothing that was read is changed.
+      </p>
+      {edited ? (
+        <ProfileForm
+          key={open}
+          profile={edited}
+          isNew={open === ''}
+          profiles={shop.profiles}
+          write={write}
+          done={() => setOpen(null)}
+        />
+      ) : profiles.length === 0 ? (
+        <p className="mb-0">None yet.</p>
+      ) : (
+        <ul className="list-plain mb-0">
+          {profiles.map((profile) => (
+            <li key={profile.id} className="mb-2">
+              <strong>{profile.name}</strong>{' '}
+              <span className="soft">
+                from {practices[profile.base].title}:{' '}
+                {Object.entries(profile.settings ?? {})
+                  .map(([question, side]) => `${sideWords(question as PracticeQuestion, side).title.toLowerCase()}; `)
+                  .join('')}
+                {profile.changes
+                  .map(
+                    ({ name, limit, reason }) =>
+                      `${toleranceWords[name].words.toLowerCase()} ${limitText(limit)} (${reason})`,
+                  )
+                  .join('; ') || (profile.settings ? '' : 'nothing changed yet')}
+              </span>{' '}
+              <Button variant="quiet" aria-label={`Change ${profile.name}`} onClick={() => setOpen(profile.id)}>
+                Change
+              </Button>{' '}
+              <Button
+                variant="quiet"
+                aria-label={`Put away ${profile.name}`}
+                onClick={() => void write('profile', { ...profile, retired: true })}
+              >
+                Put away
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,26 @@
+'use client';
+
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import { LinkWaits } from '@/ui/LinkWaits';
+
+const pages = [
+  { href: '/shop', name: 'Gauges and practices' },
+  { href: '/shop/people', name: 'People, hours, prices' },
+  { href: '/shop/work', name: 'Own steps and cautions' },
+] as const;
+
+/** The pages of the shop. */
+export function ShopNav() {
+  const path = usePathname();
+  return (
+    <nav aria-label="Shop" className="job-tabs mb-3">
+      {pages.map(({ href, name }) => (
+        <Link key={href} href={href} aria-current={path === href ? 'page' : undefined}>
+          {name}
+          <LinkWaits />
+        </Link>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,76 @@
+'use client';
+
+import { unitOfMeasure, type LengthUnit, type MeasuringPoint, type ReadingState } from '@holotonos/core';
+import { useId, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
+import { Form } from '@/ui/bootstrap';
+import { askWords, printFigureOf, typedUnit } from './groups';
+import type { Figure } from './useFigure';
+
+/** The bottom band while measuring: what is asked for, the field, the last figure very large, its verdict, what comes next. */
+export function FigureReadout({
+  figure,
+  input,
+  point,
+  where,
+  next,
+  last,
+  unit,
+  verdict,
+  limit,
+  onKeyDown,
+}: {
+  figure: Figure;
+  input: RefObject<HTMLInputElement | null>;
+  point: MeasuringPoint | null;
+  where: string;
+  next: string;
+  last: { reading: ReadingState; point: MeasuringPoint } | null;
+  unit: LengthUnit;
+  verdict: ReactNode;
+  limit: string;
+  onKeyDown: (event: KeyboardEvent) => void;
+}) {
+  const id = useId();
+  return (
+    <div className="readout">
+      <div>
+        <label className="asked" htmlFor={`${id}-figure`}>
+          {where}
+        </label>
+        <div className="soft">{point ? `${askWords(point)} in ${typedUnit(point.measure, unit)} · ${next}` : next}</div>
+      </div>
+      <div>
+        <Form.Control
+          ref={input}
+          id={`${id}-figure`}
+          data-figure
+          data-aimed={figure.aimed}
+          inputMode="decimal"
+          autoComplete="off"
+          value={figure.text}
+          isInvalid={figure.problem !== null}
+          aria-describedby={`${id}-problem`}
+          onChange={(event) => figure.setText(event.target.value)}
+          onKeyDown={onKeyDown}
+        />
+        <div id={`${id}-problem`} role="alert" className="problem">
+          {figure.problem}
+        </div>
+      </div>
+      <div data-testid="last-reading">
+        <div className="figure">
+          {last ? printFigureOf(last.reading.value, unitOfMeasure(last.point.measure), unit) : '–'}
+        </div>
+      </div>
+      <div>
+        <div style={{ fontSize: '1.25rem' }} data-testid="verdict">
+          {verdict}
+        </div>
+        <div className="soft">{limit}</div>
+      </div>
+      <div className="visually-hidden" aria-live="polite">
+        {figure.said}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,67 @@
+'use client';
+
+import Link from 'next/link';
+import { useBench } from './BenchContext';
+import { Button, Form } from '@/ui/bootstrap';
+import { LinkWaits } from '@/ui/LinkWaits';
+
+export function Masthead() {
+  const { author, setAuthor, people, rememberAuthor, light, switchLight, setHelpOpen } = useBench();
+  return (
+    <header className="masthead">
+      <Link className="name" href="/">
+        Holotonos
+      </Link>
+      <nav aria-label="Main" className="job-tabs">
+        <Link href="/">
+          Bench
+          <LinkWaits />
+        </Link>
+        <Link href="/week">
+          Week
+          <LinkWaits />
+        </Link>
+        <Link href="/tickets/new">
+          New ticket
+          <LinkWaits />
+        </Link>
+        <Link href="/types">
+          Types
+          <LinkWaits />
+        </Link>
+        <Link href="/shop">
+          Shop
+          <LinkWaits />
+        </Link>
+        <Link href="/import">
+          Import
+          <LinkWaits />
+        </Link>
+      </nav>
+      <span className="spacer" />
+      <label htmlFor="who">At the bench</label>
+      <Form.Control
+        id="who"
+        className="who"
+        list="people"
+        maxLength={80}
+        autoComplete="off"
+        placeholder="Your name"
+        value={author}
+        onChange={(event) => setAuthor(event.target.value)}
+        onBlur={rememberAuthor}
+      />
+      <datalist id="people">
+        {people.map((name) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
+      <Button variant="quiet" onClick={switchLight} aria-keyshortcuts="`">
+        {light === 'day' ? 'Leak light' : 'Day light'}
+      </Button>
+      <Button variant="quiet" onClick={() => setHelpOpen(true)} aria-keyshortcuts="?">
+        Keys
+      </Button>
+    </header>
+  );
+}

@@ -1,0 +1,231 @@
+'use client';
+
+import {
+  entryProblems,
+  foldEntries,
+  foldJob,
+  judgeJob,
+  jobPlan,
+  misfits,
+  planBasis,
+  removableNames,
+  type Entry,
+  type EntryBody,
+  type EntryKind,
+  type InstrumentType,
+  type JobJudgement,
+  type JobPlan,
+  type JobState,
+  type LearnedTimes,
+  type NewEntry,
+  type Problem,
+  type ShopState,
+} from '@holotonos/core';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react';
+import { v4 as newId } from 'uuid';
+import { useBench } from '@/frame/BenchContext';
+import type { Aside, QueueState } from './entryQueue';
+import { useLive } from '@/live/live';
+import { queueOf } from './outbox';
+import { useSolverAnswers } from './solverAnswers';
+
+export interface Refusal {
+  entry: NewEntry;
+  problems: Problem[];
+}
+
+interface Job {
+  ticket: string;
+  type: InstrumentType;
+  names: ReadonlyMap<string, string>;
+  /** what is true now, with entries still on their way counted in */
+  state: JobState;
+  judgement: JobJudgement;
+  plan: JobPlan;
+  now: string;
+  /** the gauges and sets of limits of the shop, as they were when the page was made */
+  shop: ShopState;
+  /** entries the server has not acknowledged */
+  waiting: number;
+  reachable: boolean;
+  refusals: Refusal[];
+  dismissRefusals: () => void;
+  /** entries the server will not take as they are */
+  aside: readonly Aside[];
+  /** sends one of them again, changed if given */
+  sendAgain: (id: string, changed?: NewEntry) => void;
+  /** gives one of them up */
+  letGo: (id: string) => void;
+  write: Write;
+}
+
+/** Writes an entry: on the screen at once, kept until acknowledged. False, and said why, when it was not well-formed. */
+type Write = <K extends EntryKind>(kind: K, body: EntryBody<K>) => boolean;
+
+const JobContext = createContext<Job | null>(null);
+
+export function useJob(): Job {
+  const job = useContext(JobContext);
+  if (!job) throw new Error('useJob is called outside JobProvider');
+  return job;
+}
+
+/** Who an entry is by when no one has given a name. */
+export const unnamed = 'at the bench';
+const nothingSent: QueueState = { waiting: [], reachable: true, aside: [] };
+/** How often the page looks at the clock, for what cures until when. */
+const clockMs = 30_000;
+
+/** An entry as it will look when the server has taken it, as far as can be told. */
+const provisional = (entry: NewEntry, seq: number): Entry => ({ ...entry, seq, receivedAt: entry.benchTime });
+
+export function JobProvider({
+  ticket,
+  entries,
+  shop,
+  learned,
+  now: firstNow,
+  children,
+}: {
+  ticket: string;
+  entries: Entry[];
+  shop: ShopState;
+  /** what the shop's clock says about the table's times */
+  learned: LearnedTimes;
+  now: string;
+  children: ReactNode;
+}) {
+  const { author } = useBench();
+  const [acknowledged, setAcknowledged] = useState(() => foldJob(entries));
+  const [refusals, setRefusals] = useState<Refusal[]>([]);
+  const [now, setNow] = useState(firstNow);
+  const take = useCallback((more: Entry[]) => setAcknowledged((state) => foldEntries(state, more)), []);
+
+  // On the server there is nothing to send and nobody to send it.
+  const queue = useMemo(() => (typeof window === 'undefined' ? null : queueOf(ticket)), [ticket]);
+  const {
+    waiting: outbox,
+    reachable,
+    aside,
+  } = useSyncExternalStore(
+    useCallback((onChange: () => void) => queue?.subscribe(onChange) ?? (() => undefined), [queue]),
+    () => queue?.state ?? nothingSent,
+    () => nothingSent,
+  );
+  useEffect(() => queue?.onTaken((entry) => take([entry])), [queue, take]);
+
+  const state = useMemo(() => {
+    const fresh = outbox.filter(({ id }) => !acknowledged.byId.has(id));
+    return foldEntries(
+      acknowledged,
+      fresh.map((entry, i) => provisional(entry, acknowledged.seq + 1 + i)),
+    );
+  }, [acknowledged, outbox]);
+
+  // Other devices: a nudge comes over the wire, the entries are fetched.
+  const lastSeq = useRef(acknowledged.seq);
+  useEffect(() => {
+    lastSeq.current = acknowledged.seq;
+  }, [acknowledged]);
+  const fetchNew = useCallback(async () => {
+    const base = `/api/v1/jobs/${encodeURIComponent(ticket)}`;
+    for (let after = lastSeq.current, more = true; more;) {
+      const response = await fetch(`${base}/entries?after=${after}`).catch(() => null);
+      if (!response?.ok) return;
+      const answer = (await response.json()) as { entries: Entry[]; more: boolean };
+      take(answer.entries);
+      after = answer.entries.at(-1)?.seq ?? after;
+      more = answer.more;
+    }
+  }, [ticket, take]);
+  useLive((live) => {
+    if (live.event === 'ready' || (live.event === 'entry' && live.data.ticket === ticket)) void fetchNew();
+  });
+
+  useEffect(() => {
+    const timer = setInterval(() => setNow(new Date().toISOString()), clockMs);
+    return () => clearInterval(timer);
+  }, []);
+
+  const type = state.instrument;
+  if (!type) throw new Error(`Ticket ${ticket} names an instrument type that is not known here.`);
+  const answers = useSolverAnswers();
+  const judgement = useMemo(() => judgeJob(state, type, answers), [state, type, answers]);
+  const person = author.trim();
+  const plan = useMemo(
+    () => jobPlan(state, type, judgement, now, { ...planBasis(shop, learned), person }),
+    [state, type, judgement, now, shop, learned, person],
+  );
+  const names = useMemo(() => removableNames(type), [type]);
+
+  const write = useCallback(
+    // Callers see the body their kind asks for; in here any body will do, for the schema judges it.
+    (kind: EntryKind, body: unknown): boolean => {
+      const plain = { id: newId(), kind, body, author: author.trim() || unnamed, benchTime: new Date().toISOString() };
+      const entry = plain as unknown as NewEntry;
+      const problems = entryProblems(entry);
+      const unfit = problems.length > 0 ? problems : misfits(state, entry);
+      if (unfit.length > 0) {
+        setRefusals((list) => [...list, { entry, problems: unfit }].slice(-20));
+        return false;
+      }
+      queue?.add(entry);
+      setNow(new Date().toISOString());
+      return true;
+    },
+    [author, state, queue],
+  ) as Write;
+  const dismissRefusals = useCallback(() => setRefusals([]), []);
+  const sendAgain = useCallback((id: string, changed?: NewEntry) => void queue?.again(id, changed), [queue]);
+  const letGo = useCallback((id: string) => void queue?.letGo(id), [queue]);
+
+  const value = useMemo(
+    () => ({
+      ticket,
+      type,
+      names,
+      state,
+      judgement,
+      plan,
+      now,
+      shop,
+      waiting: outbox.length,
+      reachable,
+      refusals,
+      dismissRefusals,
+      aside,
+      sendAgain,
+      letGo,
+      write,
+    }),
+    [
+      ticket,
+      type,
+      names,
+      state,
+      judgement,
+      plan,
+      now,
+      shop,
+      outbox.length,
+      reachable,
+      refusals,
+      dismissRefusals,
+      aside,
+      sendAgain,
+      letGo,
+      write,
+    ],
+  );
+  return <JobContext.Provider value={value}>{children}</JobContext.Provider>;
+}

@@ -1,0 +1,36 @@
+'use client';
+
+import type { Entry, LearnedTimes, ShopState } from '@holotonos/core';
+import type { ReactNode } from 'react';
+import { JobProvider } from './JobContext';
+import { WholeLogbook } from './WholeLogbook';
+import { JobShell } from './JobShell';
+
+/** A job as its pages share it, once its logbook is there whole. */
+export function OpenJob({
+  ticket,
+  first,
+  total,
+  shop,
+  learned,
+  now,
+  children,
+}: {
+  ticket: string;
+  first: Entry[];
+  total: number;
+  shop: ShopState;
+  learned: LearnedTimes;
+  now: string;
+  children: ReactNode;
+}) {
+  return (
+    <WholeLogbook ticket={ticket} first={first} total={total}>
+      {(entries) => (
+        <JobProvider ticket={ticket} entries={entries} shop={shop} learned={learned} now={now}>
+          <JobShell>{children}</JobShell>
+        </JobProvider>
+      )}
+    </WholeLogbook>
+  );
+}
