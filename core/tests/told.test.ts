@@ -39,6 +39,9 @@ import {
   scopes,
   shelfGauges,
   solvers,
+  tolerance,
+  toleranceNames,
+  toleranceWords,
   trueFigure,
   usualGauge,
   whatDecides,
@@ -351,6 +354,18 @@ function tellSchedules(): void {
   }
 }
 
+/** Every limit of every practice and kind of instrument. */
+function tellLimits(): void {
+  for (const name of toleranceNames)
+    for (const family of ['flute', 'clarinet', 'saxophone'] as const)
+      say(
+        name,
+        family,
+        toleranceWords[name].unit,
+        ...practiceNames.map((practice) => tolerance(name, { family, practice })),
+      );
+}
+
 /** Lengths as they are printed, near every place where the printing turns. */
 function tellLengths(): void {
   for (const unit of lengthUnits)
@@ -387,5 +402,6 @@ describe('what is said reads as it did', () => {
     ['plans', tellPlans],
     ['schedules', tellSchedules],
     ['lengths', tellLengths],
+    ['limits', tellLimits],
   ])('by the %s', holds);
 });

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { sax, TestJob } from '../../tests/testJob';
 import { judgeJob } from '../judgement';
 import { jobPlan } from '../plan';
+import { jobRecord } from '../record';
 import { foldShop, type ShopState } from '../shop';
 import {
   agreedEstimate,
@@ -168,6 +169,14 @@ describe('an agreement', () => {
     expect(agreement(job, 'dress-rim:e')).toBeNull();
     expect(agreement(agreed('refused').job, 'dress-rim:e')).toBeNull();
     expect(agreedEstimate(agreed('refused').job.state)).toBeNull();
+  });
+  test('stands in the record with its day; what was only asked does not', () => {
+    const { job } = agreed('accepted', { note: 'by telephone' });
+    give(job, 'steady', 2);
+    const record = jobRecord(job.state, sax, job.now);
+    expect(record?.agreed).toEqual([
+      { at: '2026-11-20', what: expect.stringMatching(/about .*: accepted$/), note: 'by telephone' },
+    ]);
   });
   test('a surprise found later has to be agreed before it is worked', () => {
     const { job, rim } = agreed('accepted');

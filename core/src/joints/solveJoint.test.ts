@@ -49,6 +49,15 @@ describe('joint', () => {
     ]);
   });
 
+  test('an overlap that begins deep in the joint is cut into its own thirds', () => {
+    const deep = (at: number) => at + 40;
+    const moved = {
+      ...worked,
+      tenon: worked.tenon.map((ring) => ({ ...ring, at: deep(ring.at) })),
+      receiver: worked.receiver.map((ring) => ({ ...ring, at: deep(ring.at) })),
+    };
+    expect(solveJoint(moved).plan).toEqual(solveJoint(worked).plan);
+  });
   test('touching metal does not leak; a tight joint is shrunk and lapped', () => {
     const out = solveJoint(even(24.5, 24.5));
     expect(out.leak).toEqual({ concentric: 0, eccentric: 0 });

@@ -93,6 +93,22 @@ describe('a bore', () => {
     expect(report.says).toMatch(/narrow from 220 to 220 mm \(-0\.900 mm\)/);
     expect(report.findings).toMatchObject([{ kind: 'dent', severity: 3 }]);
   });
+  test('a dent just outside its limit is a slight one', () => {
+    const job = new TestJob();
+    const section = sax.sections.find(({ id }) => id === 'bell');
+    readAll(
+      job,
+      sax,
+      'bore',
+      'bell',
+      (_measure, at) => {
+        const reference = section?.bore.find((point) => point.at === at)?.diameter ?? 0;
+        return at === 220 ? reference - 0.2 : reference;
+      },
+      'bore-gauge',
+    );
+    expect(reportOf(job, 'bore', 'bell').findings).toMatchObject([{ kind: 'dent', severity: 1 }]);
+  });
 });
 
 describe('a hinge', () => {

@@ -64,6 +64,13 @@ describe('the gauges of a shop', () => {
     const shop = foldShop([check(1, 0.02, '2026-11-23T08:00:00Z')]);
     expect(gaugeWarnings(shop, 'feeler-fine', '2026-11-23T09:00:00Z')[0]).toMatch(/showed 0.02 at zero/);
   });
+  test('that show no more at zero than their own doubt do not', () => {
+    const doubt = (gauge: KeptGauge) => Math.max(gauge.maxPermissibleError, gauge.resolution);
+    const [gauge] = freshShop.gauges.filter(({ id }) => id === 'feeler-fine') as [KeptGauge];
+    const warned = (shows: number) =>
+      gaugeWarnings(foldShop([check(1, shows, '2026-11-23T08:00:00Z')]), gauge.id, '2026-11-23T09:00:00Z').length;
+    expect([doubt(gauge), -doubt(gauge), doubt(gauge) * 1.01, -doubt(gauge) * 1.01].map(warned)).toEqual([0, 0, 1, 1]);
+  });
   test('that moved between two checks put the readings between in doubt, and no others', () => {
     const shop = foldShop([
       check(1, 0, '2026-11-23T09:05:00Z'),
