@@ -74,41 +74,23 @@ describe('stations of one’s own', () => {
 });
 
 describe('a bore', () => {
-  test('names what is narrow and where, against the reference of the type', () => {
+  /** The bell, as its type has it but for one station. */
+  const narrowedBy = (mm: number) => {
     const job = new TestJob();
-    const section = sax.sections.find(({ id }) => id === 'bell');
-    readAll(
-      job,
-      sax,
-      'bore',
-      'bell',
-      (_measure, at) => {
-        const reference = section?.bore.find((point) => point.at === at)?.diameter ?? 0;
-        return at === 220 ? reference - 0.9 : reference;
-      },
-      'bore-gauge',
-    );
-    const report = reportOf(job, 'bore', 'bell');
+    const bore = sax.sections.find(({ id }) => id === 'bell')?.bore;
+    const truth = (_measure: string, at: number) =>
+      (bore?.find((point) => point.at === at)?.diameter ?? 0) - (at === 220 ? mm : 0);
+    readAll(job, sax, 'bore', 'bell', truth, 'bore-gauge');
+    return reportOf(job, 'bore', 'bell');
+  };
+  test('names what is narrow and where, against the reference of the type', () => {
+    const report = narrowedBy(0.9);
     expect(report.state).toBe('outside');
     expect(report.says).toMatch(/narrow from 220 to 220 mm \(-0\.900 mm\)/);
     expect(report.findings).toMatchObject([{ kind: 'dent', severity: 3 }]);
   });
-  test('a dent just outside its limit is a slight one', () => {
-    const job = new TestJob();
-    const section = sax.sections.find(({ id }) => id === 'bell');
-    readAll(
-      job,
-      sax,
-      'bore',
-      'bell',
-      (_measure, at) => {
-        const reference = section?.bore.find((point) => point.at === at)?.diameter ?? 0;
-        return at === 220 ? reference - 0.2 : reference;
-      },
-      'bore-gauge',
-    );
-    expect(reportOf(job, 'bore', 'bell').findings).toMatchObject([{ kind: 'dent', severity: 1 }]);
-  });
+  test('a dent just outside its limit is a slight one', () =>
+    expect(narrowedBy(0.2).findings).toMatchObject([{ kind: 'dent', severity: 1 }]));
 });
 
 describe('a hinge', () => {
