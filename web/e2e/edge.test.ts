@@ -30,7 +30,8 @@ async function stored(ticket: string, value: number): Promise<void> {
     if ((await valuesOf(ticket)).includes(value)) return;
     await new Promise((wait) => setTimeout(wait, 100));
   }
-  throw new Error(`no reading of ${value} was written to ${ticket}`);
+  const there = (await entriesOf(app.address, ticket)).slice(-4).map(({ kind, body }) => [kind, body.value]);
+  throw new Error(`no reading of ${value} was written to ${ticket}; its last entries: ${JSON.stringify(there)}`);
 }
 /** Shows the text, also in a tab that lies behind others and is not drawn. */
 const hears = (page: Page, text: string) =>
