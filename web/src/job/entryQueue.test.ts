@@ -71,6 +71,22 @@ describe('entries on their way', () => {
     expect(taken).toEqual([1, 2, 3].map((n) => note(n).id));
     expect([queue.state, world.kept]).toEqual([{ waiting: [], reachable: true, aside: [] }, []]);
   });
+  test('written while another is being set aside, or taken into the book, are sent all the same', async () => {
+    const queue = new EntryQueue('LL-1', world);
+    world.answers.set('note 1', refused);
+    world.keepAside = async (_, aside) => {
+      queue.add(note(2));
+      await settled();
+      world.asides.push(aside);
+    };
+    queue.onTaken(({ id }) => id === note(2).id && queue.add(note(3)));
+    queue.add(note(1));
+    await settled();
+    await settled();
+    expect(world.sent).toEqual(['note 1', 'note 2', 'note 3']);
+    expect(queue.state).toMatchObject({ waiting: [], aside: [{ entry: note(1) }] });
+    expect(world.kept).toEqual([]);
+  });
   test('are in the book before they are out of the queue, so that none is on no screen for a moment', async () => {
     const queue = new EntryQueue('LL-1', world);
     let waitingWhenTaken = -1;

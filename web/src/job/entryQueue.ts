@@ -121,15 +121,17 @@ export class EntryQueue {
         continue;
       }
       retryMs = firstRetryMs;
-      const waiting = this.#state.waiting.slice(1);
+      // Others may have been written meanwhile: what waits is looked at only when this one is taken out of it.
+      const { id } = entry;
+      const rest = () => this.#state.waiting.filter((each) => each.id !== id);
       if (sent.status === 'acknowledged') {
         // First into the book, then out of the queue: in between it would be in neither.
         for (const listener of this.#taken) listener(sent.entry);
-        this.#put({ waiting, reachable: true });
+        this.#put({ waiting: rest(), reachable: true });
       } else {
         const aside = { entry, problems: sent.problems };
         await this.#ways.keepAside(this.#ticket, aside).catch(() => undefined);
-        this.#put({ waiting, reachable: true, aside: [...this.#state.aside, aside] });
+        this.#put({ waiting: rest(), reachable: true, aside: [...this.#state.aside, aside] });
       }
       await this.#ways.release(this.#ticket, entry.id).catch(() => undefined);
     }
