@@ -34,7 +34,7 @@ export interface KeptLog<State extends Folded<Kept>, New extends AnyNew, Kept ex
   lock: (tx: Database) => Promise<string>;
   insert: (tx: Database, seq: number, entry: New) => Promise<Kept>;
   /** what else is written with an entry, given the state that counts it in */
-  written?: (tx: Database, state: State, before: State, at: string) => Promise<void>;
+  written?: (tx: Database, state: State, at: string) => Promise<void>;
 }
 
 export type AppendedTo<Kept> =
@@ -117,7 +117,7 @@ export async function appendTo<State extends Folded<Kept>, New extends AnyNew, K
     const unfit = log.rules.misfits(state, entry);
     if (unfit.length > 0) return { status: 'refused', problems: unfit };
     const kept = await log.insert(tx, state.seq + 1, entry);
-    await log.written?.(tx, log.rules.fold(state, [kept]), state, kept.receivedAt);
+    await log.written?.(tx, log.rules.fold(state, [kept]), kept.receivedAt);
     return { status: 'stored', entry: kept, known: false };
   });
 }

@@ -77,9 +77,9 @@ const jobLog = (jobId: string): KeptLog<JobState, NewEntry, Entry> => ({
     return rows[0]?.stamp ?? '';
   },
   insert: (tx, seq, entry) => insertEntry(tx, jobId, seq, entry),
-  written: async (tx, state, before, at) => {
+  written: async (tx, state, at) => {
     const ticket = await ticketOf(tx, jobId);
-    if (ticket !== null) await writeSummary(tx, { id: jobId, ticket }, state, at, before);
+    if (ticket !== null) await writeSummary(tx, { id: jobId, ticket }, state, at);
   },
 });
 

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import {
   benchRow,
   customWork,
@@ -81,34 +82,27 @@ function summaryOf(jobId: string, ticket: string, state: JobState, basis: Summar
   };
 }
 
-/** Does an entry leave alone all that the times of the steps are told from? Then most entries need not write them. */
-const sameWork = (a: JobState, b: JobState): boolean =>
-  a.operations === b.operations &&
-  a.findings === b.findings &&
-  a.planChanges === b.planChanges &&
-  a.practice === b.practice &&
-  a.tolerances === b.tolerances &&
-  a.intake === b.intake &&
-  a.instrument === b.instrument;
+type Times = typeof stepTimes.$inferInsert;
+const sameTimes = (a: readonly Times[], b: readonly Times[]): boolean => {
+  const told = (list: readonly Times[]) =>
+    list.map(({ kind, family, person, logs, times }) => JSON.stringify([kind, family, person, logs, times])).sort();
+  return isDeepStrictEqual(told(a), told(b));
+};
 
-/**
- * Writes what lists show of a job, in the caller's transaction and under its lock on the job.
- *
- * @param before the state whose summary stands there now, where that is known
- */
+/** Writes what lists show of a job, in the caller's transaction and under its lock on the job. */
 export async function writeSummary(
   tx: Database,
   { id, ticket }: { id: string; ticket: string },
   state: JobState,
   now: string,
-  before?: JobState,
 ): Promise<void> {
-  const basis = basisOf(await shopState(tx));
-  const values = summaryOf(id, ticket, state, basis, now);
+  const values = summaryOf(id, ticket, state, basisOf(await shopState(tx)), now);
   const { jobId, ...set } = values;
   await tx.insert(summaries).values(values).onConflictDoUpdate({ target: summaries.jobId, set });
-  if (before && sameWork(before, state)) return;
+  // Most entries end no step; but the table they are held against may be another, so what stands there decides.
   const seen = (values.row?.times ?? []).map((time) => ({ jobId, ...time }));
+  const before = await tx.select().from(stepTimes).where(eq(stepTimes.jobId, jobId));
+  if (sameTimes(before, seen)) return;
   await tx.delete(stepTimes).where(eq(stepTimes.jobId, jobId));
   if (seen.length > 0) await tx.insert(stepTimes).values(seen);
 }

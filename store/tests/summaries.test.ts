@@ -247,4 +247,30 @@ describe('summaries and logbooks', () => {
       lines: [{ ticket: 'X-1', standing: 'unread', summary: null, problem: 'its intake is missing' }],
     });
   });
+  test('what was learned follows the shop’s own work, whatever is written first', async () => {
+    const own = (likely: number) => {
+      const work = {
+        stage: 'finish',
+        title: 'Rinse: {part}',
+        minutes: [5, likely, 40],
+        disturbs: [],
+        needs: [],
+        cautions: [],
+        tools: [],
+        how: ['Clean water.'],
+        reversible: true,
+      };
+      return appendShopEntry(db, { ...entryOf('note', {}), kind: 'operation', body: { id: 'rinse', work } } as never);
+    };
+    expect(await own(10)).toMatchObject({ status: 'stored' });
+    await open('L-1');
+    const done = { operation: 'rinse:bell', title: 'x', minutes: 20, disturbs: [], cures: [] };
+    await write('L-1', 'operation-done', done);
+    const before = (await learnedTimes(db))['rinse saxophone']?.factor ?? 0;
+    expect(before).toBeGreaterThan(1);
+    // The table of the shop now says what it took; then a note comes, which turns no step.
+    expect(await own(20)).toMatchObject({ status: 'stored' });
+    await write('L-1', 'note', { text: 'x' });
+    expect((await learnedTimes(db))['rinse saxophone']?.factor).toBeCloseTo(1, 12);
+  });
 });
