@@ -450,6 +450,32 @@ describe('what pages read', () => {
     while ((await behind()) && tries < 100) tries += 1;
     expect(tries).toBeLessThan(100);
   });
+  test('a clock is forgotten by the times the shop really takes', async () => {
+    await jobs.POST(
+      post('/api/v1/jobs', intake({ ticket: 'CLOCK-1', instrumentType: 'alto-saxophone', family: 'saxophone' })),
+    );
+    const write = (kind: string, body: object) =>
+      entries.POST(
+        post('/api/v1/jobs/CLOCK-1/entries', { ...note(), kind, body, benchTime: '2026-11-25T07:30:00.000Z' }),
+        of({ ticket: 'CLOCK-1' }),
+      );
+    const finding = {
+      finding: randomUUID(),
+      kind: 'rim-warped',
+      part: 'e',
+      severity: 2,
+      status: 'confirmed',
+      evidence: [],
+    };
+    expect((await write('finding', finding)).status).toBe(201);
+    expect((await write('operation-started', { operation: 'dress-rim:e', cautionsAccepted: [] })).status).toBe(201);
+    const clock = async () => (await loadBench(now, { limit: 1 })).clocks.find(({ ticket }) => ticket === 'CLOCK-1');
+    expect(await clock()).toMatchObject({ minutes: 150, forgotten: true });
+    await database.pool.query(
+      "insert into step_times select id, 'dress-rim', 'saxophone', 'Juno Tam', 100 * ln(2.5), 100 from jobs where ticket = 'CLOCK-1'",
+    );
+    expect(await clock()).toMatchObject({ minutes: 150, forgotten: false });
+  });
   test('a shop without hours is told why there is no schedule', async () => {
     const hours = { timeZone: 'Europe/Berlin', week: {}, closed: [], resources: { oven: 1, vice: 2 } };
     await shop.POST(post('/api/v1/shop', { ...note(), kind: 'hours', body: hours }));

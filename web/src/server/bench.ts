@@ -17,7 +17,6 @@ import {
 } from '@holotonos/core';
 import {
   faultLine,
-  learnedTimes,
   listTickets,
   nearRows,
   refreshSummaries,
@@ -25,7 +24,7 @@ import {
   type ListQuestion,
   type TicketLine,
 } from '@holotonos/store';
-import { readShop, type UnreadTicket } from './jobs';
+import { loadShop, type ShopNow, type UnreadTicket } from './jobs';
 import { scheduleNow } from './solving';
 import { getDb } from './store';
 
@@ -67,12 +66,9 @@ export interface NearWork {
   later: number;
 }
 
-async function nearWork(shop: ShopState, now: string): Promise<NearWork> {
+async function nearWork({ shop, learned }: ShopNow, now: string): Promise<NearWork> {
   const { weeks, fewest, most } = reach;
-  const [{ rows, later }, learned] = await Promise.all([
-    nearRows(getDb(), { minutes: weeks * minutesOfWeek(shop), fewest, most }),
-    learnedTimes(getDb()),
-  ]);
+  const { rows, later } = await nearRows(getDb(), { minutes: weeks * minutesOfWeek(shop), fewest, most });
   const jobs = rows.map((row): BenchJob => benchJob(row, now, learned));
   // By the minute: whoever looks within the same one is shown the same schedule.
   const question = benchQuestion(jobs, shop, `${now.slice(0, 16)}:00.000Z`);
@@ -93,7 +89,7 @@ async function nearWork(shop: ShopState, now: string): Promise<NearWork> {
 /** What the week and the calendar show: the work that comes first. */
 export async function loadWeek(now: string): Promise<NearWork> {
   await bringUpToDate(now);
-  return nearWork(await readShop(), now);
+  return nearWork(await loadShop(), now);
 }
 
 /** Everything the bench shows: a page of its tickets, and beside it the day, the clocks that run, what fits into a gap. */
@@ -109,11 +105,13 @@ export interface Bench extends NearWork {
 
 /** The bench as it is now; its tickets in the order they need hands. */
 export async function loadBench(now: string, asked: ListQuestion): Promise<Bench> {
-  const [shop, behind] = await Promise.all([readShop(), bringUpToDate(now)]);
+  const behind = await bringUpToDate(now);
+  const known = await loadShop();
+  const { shop, learned } = known;
   const db = getDb();
   const standing = asked.standing ?? ['ready', 'waiting', 'over'];
   const [work, { lines, total }, unread, running] = await Promise.all([
-    nearWork(shop, now),
+    nearWork(known, now),
     listTickets(db, { ...asked, standing }),
     listTickets(db, { standing: ['unread'], limit: mostUnread }),
     rowsWithClocks(db, mostClocks),
@@ -123,7 +121,7 @@ export async function loadBench(now: string, asked: ListQuestion): Promise<Bench
     lines,
     total,
     clocks: running.flatMap((row) => {
-      const highs = new Map(benchJob(row, now).open.map(({ id, minutes }) => [id, minutes.high]));
+      const highs = new Map(benchJob(row, now, learned).open.map(({ id, minutes }) => [id, minutes.high]));
       return runningClocks(row.clocks, highs, now, shop.hours.timeZone).map((clock) => ({
         ...clock,
         ticket: row.ticket,

@@ -38,7 +38,12 @@ export interface UnreadTicket {
 export const readShop = cache((): Promise<ShopState> => shopState(getDb()));
 
 /** The shop, with what its clock has taught it. */
-export async function loadShop(): Promise<{ shop: ShopState; learned: LearnedTimes }> {
+export interface ShopNow {
+  shop: ShopState;
+  learned: LearnedTimes;
+}
+
+export async function loadShop(): Promise<ShopNow> {
   const [shop, learned] = await Promise.all([readShop(), learnedTimes(getDb())]);
   return { shop, learned };
 }
