@@ -1,6 +1,7 @@
 #!/usr/bin/env node
 // Measures what the project promises and prints it beside its target. Ratios and medians, not a test.
 // node bench/run.mjs [core|page]
+import { median, report } from './measures.mjs';
 import { shippedCore } from './shipped-core.mjs';
 import { withServer } from './own-server.mjs';
 import { chromiumArgs, chromiumPath } from '../bin/lib/chromium.mjs';
@@ -8,14 +9,11 @@ import { chromiumArgs, chromiumPath } from '../bin/lib/chromium.mjs';
 const { emptyJobState, foldEntries, foldJob, runSolver, solveSchedule } = await shippedCore();
 
 const what = process.argv[2] ?? 'all';
-const median = (values) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)];
 const time = (work) => {
   const start = performance.now();
   work();
   return performance.now() - start;
 };
-const report = (name, value, unit, target) =>
-  console.log(`${name.padEnd(46)} ${value.toFixed(value < 10 ? 2 : 0).padStart(9)} ${unit.padEnd(5)} target ${target}`);
 
 /**
  * A logbook of n entries: readings over 24 pads, now and then a step that disturbs them and a strike.

@@ -3,17 +3,14 @@
 // pages one after the other. A database and a server of its own; nothing is left behind.
 // node bench/siege.mjs [imports|uploads|listeners|pages …]
 import { randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
 import { connect } from 'node:net';
+import { memory } from './measures.mjs';
 import { withServer } from './own-server.mjs';
 
 const parts = process.argv.slice(2);
 const wants = (name) => parts.length === 0 || parts.includes(name);
 const pause = (ms) => new Promise((done) => setTimeout(done, ms));
 const seconds = (begun) => `${((performance.now() - begun) / 1000).toFixed(1)} s`;
-/** Memory of a process that is its own, MB. */
-const memory = (pid) =>
-  Math.round(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))[1]) / 1024);
 
 const header = 'entry,group,part,measure,clock (deg),value (mm),gauge,gauge resolution (mm),gauge max error (mm)';
 const csvOf = (rows) =>

@@ -7,6 +7,7 @@ import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { register } from 'tsx/esm/api';
 import { coreDigest } from '../bin/lib/app.mjs';
+import { median, memory, report } from './measures.mjs';
 import { withServer } from './own-server.mjs';
 
 register();
@@ -16,12 +17,8 @@ const { brackwaterJobs, importJob, openStore } = await import('@holotonos/store'
 const { values } = parseArgs({ options: { tickets: { type: 'string', default: '1000' } } });
 const tickets = Number(values.tickets);
 
-const median = (list) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)];
 const slowest = (list) => Math.max(...list);
-const report = (name, value, unit, target) =>
-  console.log(`${name.padEnd(56)} ${value.toFixed(0).padStart(7)} ${unit.padEnd(3)} target ${target}`);
-/** Memory and processor time of a process that are its own, MB and ms. */
-const memory = (pid) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))[1]) / 1024;
+/** Processor time of a process, ms. */
 const processorMs = (pid) => {
   const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1].split(' ');
   return (Number(fields[11]) + Number(fields[12])) * 10;

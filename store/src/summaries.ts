@@ -40,9 +40,8 @@ export function basisOf(shop: ShopState): SummaryBasis {
 
 type Values = typeof summaries.$inferInsert;
 
-function problemOf(state: JobState): string {
-  return [...state.unread.values()][0] ?? 'its intake is missing';
-}
+/** Why a logbook says nothing of an instrument. */
+export const whyUnread = (state: JobState): string => [...state.unread.values()][0] ?? 'its intake is missing';
 
 /** Works out the row of a job. Total: what cannot be worked out is said in its place. */
 function summaryOf(jobId: string, ticket: string, state: JobState, basis: SummaryBasis, now: string): Values {
@@ -55,7 +54,7 @@ function summaryOf(jobId: string, ticket: string, state: JobState, basis: Summar
     words: ticket.toLowerCase(),
     problem,
   });
-  if (!state.instrument) return unread(problemOf(state));
+  if (!state.instrument) return unread(whyUnread(state));
   let row: BenchRow | null;
   try {
     row = benchRow(state, state.instrument, basis.plan, now);
@@ -63,7 +62,7 @@ function summaryOf(jobId: string, ticket: string, state: JobState, basis: Summar
     console.error(`${ticket} could not be worked out. ${faultLine(error)}`);
     return unread('what is written in it does not fit together');
   }
-  if (!row) return unread(problemOf(state));
+  if (!row) return unread(whyUnread(state));
   const { summary, steps, clocks, changesAt } = row;
   const { owner, instrument, maker, made, dueBy, signedOff, next } = summary;
   return {
@@ -146,12 +145,8 @@ function matching({ standing = [], search = '' }: Pick<ListQuestion, 'standing' 
   );
 }
 
-/** Work that can start now before work that waits, then by due date, then by number. */
-const benchOrder = [
-  asc(summaries.standing),
-  sql`coalesce(${summaries.dueBy}, '9999')`,
-  sql`${summaries.ticket} collate "C"`,
-] as const;
+/** The nearest date first, those without one last; then by number. */
+const byDate = sql`${summaries.dueBy} asc nulls last, ${summaries.ticket} collate "C"`;
 
 export interface TicketLine {
   ticket: string;
@@ -177,7 +172,8 @@ export async function listTickets(
       })
       .from(summaries)
       .where(where)
-      .orderBy(...benchOrder)
+      // Work that can start now comes before work that waits.
+      .orderBy(asc(summaries.standing), byDate)
       .limit(question.limit)
       .offset(question.offset ?? 0),
     db
@@ -209,13 +205,12 @@ export async function nearRows(
   { minutes, fewest, most }: { minutes: number; fewest: number; most: number },
 ): Promise<NearRows> {
   const open = inArray(summaries.standing, [rankOf('ready'), rankOf('waiting')]);
-  const order = sql`coalesce(${summaries.dueBy}, '9999'), ${summaries.ticket} collate "C"`;
   const ranked = db.$with('ranked').as(
     db
       .select({
         jobId: summaries.jobId,
-        place: sql<number>`row_number() over (order by ${order})`.as('place'),
-        before: sql<number>`sum(${summaries.minutesLeft}) over (order by ${order}) - ${summaries.minutesLeft}`.as(
+        place: sql<number>`row_number() over (order by ${byDate})`.as('place'),
+        before: sql<number>`sum(${summaries.minutesLeft}) over (order by ${byDate}) - ${summaries.minutesLeft}`.as(
           'before',
         ),
       })

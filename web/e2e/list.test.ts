@@ -1,7 +1,6 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
-import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
-import { axeProblems, seeText, send, startApp, type App } from './app';
+import { axeProblems, openTicket, seeText, startApp, type App } from './app';
 
 jest.setTimeout(300_000);
 
@@ -14,23 +13,6 @@ beforeAll(async () => {
 afterAll(() => app.close());
 
 const tickets = () => page.$$eval('.ticket .number', (all) => all.map((each) => each.textContent));
-const open = (ticket: string, owner: string) =>
-  send(`${app.address}/api/v1/jobs`, {
-    id: randomUUID(),
-    kind: 'intake',
-    body: {
-      ticket,
-      owner,
-      instrumentType: 'oboe',
-      family: 'oboe',
-      practice: 'stage',
-      scope: 'repair',
-      unit: 'mm',
-    },
-    author: 'Juno Tam',
-    benchTime: new Date().toISOString(),
-  });
-
 test('tickets are found by words, by keyboard alone, and all are a key away again', async () => {
   await page.goto(app.address);
   await seeText(page, 'The bench');
@@ -50,7 +32,7 @@ test('tickets are found by words, by keyboard alone, and all are a key away agai
 
 test('a long list has pages, and no ticket drops out of it', async () => {
   for (let n = 0; n < 45; n += 1)
-    expect((await open(`MANY-${String(n).padStart(2, '0')}`, `Owner ${n}`)).status).toBe(201);
+    await openTicket(app.address, `MANY-${String(n).padStart(2, '0')}`, { owner: `Owner ${n}` });
   await page.goto(app.address);
   await seeText(page, '1–40 of 49');
   const first = await tickets();

@@ -2,6 +2,7 @@ import { lastMinuteOf } from '../clock';
 import { chainBetween, chainWords, type Edge, type Step } from '../plan';
 import {
   toWorkers,
+  wallMinutes,
   type ScheduleCalendar,
   type ScheduleInput,
   type ScheduleOutput,
@@ -38,17 +39,12 @@ export const splitTask = (id: string): { ticket: string; operation: string } => 
   return { ticket: id.slice(0, at), operation: id.slice(at + 1) };
 };
 
-const clockMinutes = (time: string) => {
-  const [hours = 0, minutes = 0] = time.split(':').map(Number);
-  return 60 * hours + minutes;
-};
-
 /** Minutes the hands of a shop work in an ordinary week: those of its people, or one pair of hands in its open hours. */
 export function minutesOfWeek({ hours, people }: Pick<ShopState, 'hours' | 'people'>): number {
   const of = (week: ShopHours['week']) =>
     Object.values(week)
       .flat()
-      .reduce((sum, [from = '', to = '']) => sum + Math.max(0, clockMinutes(to) - clockMinutes(from)), 0);
+      .reduce((sum, [from = '', to = '']) => sum + Math.max(0, wallMinutes(to) - wallMinutes(from)), 0);
   const working = inUse(people);
   if (working.length === 0) return of(hours.week);
   return working.reduce((sum, { week }) => sum + of(week ?? hours.week), 0);

@@ -13,4 +13,4 @@ export {
 export { emptyJobState, type JobState } from './jobState';
 export type { JobKind } from './kind';
 export type { PhotoState } from './photo.kind';
-export { rememberedOf } from './rememberedOf';
+export { rememberedOf, sameList } from './rememberedOf';

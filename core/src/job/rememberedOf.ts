@@ -5,6 +5,10 @@ interface Kept {
   value: unknown;
 }
 
+/** The very same things in the same places? What a fold has left alone is the same object still. */
+export const sameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((each, i) => each === b[i]);
+
 /** By the first entry of a job, which all its states share; gone with it. */
 const memories = new WeakMap<object, Map<string, Kept>>();
 
@@ -21,8 +25,7 @@ export function rememberedOf<T>(state: JobState, name: string, basis: readonly u
   const memory = memories.get(first) ?? new Map<string, Kept>();
   memories.set(first, memory);
   const known = memory.get(name);
-  if (known && known.basis.length === basis.length && known.basis.every((each, i) => each === basis[i]))
-    return known.value as T;
+  if (known && sameList(known.basis, basis)) return known.value as T;
   const value = work();
   memory.set(name, { basis, value });
   return value;

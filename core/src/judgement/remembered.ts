@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import type { JobState } from '../job';
+import { sameList, type JobState } from '../job';
 import { pointsOf, type PointState } from '../readings';
 import type { MeasuredJob } from './measuredJob';
 
@@ -32,9 +32,6 @@ function memoryOf(state: JobState, asker: object): Memory {
   byJob.set(first, known);
   return known;
 }
-
-const sameList = (a: readonly unknown[], b: readonly unknown[]) =>
-  a.length === b.length && a.every((x, i) => x === b[i]);
 
 /** Works things out of a job and remembers them as long as everything that was read for them is still the same. */
 export interface Rememberer {

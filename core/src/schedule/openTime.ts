@@ -54,7 +54,8 @@ export interface CalendarDays {
   takeSpan: () => void;
 }
 
-const wallMinutes = (text: string): number => {
+/** Minutes from midnight that a clock shows, from `09:30`. */
+export const wallMinutes = (text: string): number => {
   const [hours = 0, minutes = 0] = text.split(':').map(Number);
   return hours * 60 + minutes;
 };

@@ -141,11 +141,11 @@ export default async function BenchPage({
       ) : (
         <div className="split bench-split">
           <div>
-            <ListNav list={list} total={total} shown={lines.length} perPage={perPage} />
+            <ListNav list={list} total={total} shown={lines.length} />
             <ol className="tickets">
               {lines.map(({ ticket, summary }) => summary && <Ticket key={ticket} summary={summary} when={when} />)}
             </ol>
-            {total > perPage && <ListNav list={list} total={total} shown={lines.length} perPage={perPage} foot />}
+            {total > perPage && <ListNav list={list} total={total} shown={lines.length} foot />}
           </div>
           <div>
             <Clocks clocks={bench.clocks} when={when} />

@@ -1,6 +1,6 @@
 import 'server-only';
 import type { InstrumentType, JobState, LearnedTimes, ShopState } from '@holotonos/core';
-import { jobByTicket, jobState, learnedTimes, shopState } from '@holotonos/store';
+import { jobByTicket, jobState, learnedTimes, shopState, whyUnread } from '@holotonos/store';
 import { cache } from 'react';
 import { getDb } from './store';
 
@@ -17,7 +17,7 @@ export async function unreadJob(ticket: string): Promise<UnreadTicket | null> {
   if (!job) return null;
   const state = await jobState(getDb(), job.id);
   if (state.instrument) return null;
-  return { ticket: job.ticket, problem: [...state.unread.values()][0] ?? 'its intake is missing' };
+  return { ticket: job.ticket, problem: whyUnread(state) };
 }
 
 /** A job with its state and instrument, or null when there is no such ticket. */

@@ -4,20 +4,18 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useId } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
-import { listAddress, listViews, type AskedList, type ListView } from './listQuestion';
+import { listAddress, listViews, perPage, type AskedList, type ListView } from './listQuestion';
 
 /** Finds tickets by words, narrows the list, turns its pages. At the foot of a long list only the pages. */
 export function ListNav({
   list,
   total,
   shown,
-  perPage,
   foot = false,
 }: {
   list: AskedList;
   total: number;
   shown: number;
-  perPage: number;
   foot?: boolean;
 }) {
   const id = useId();
