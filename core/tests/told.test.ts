@@ -30,6 +30,7 @@ import {
   planTurns,
   practiceNames,
   printFraction,
+  printPhrase,
   printLength,
   printWithUncertainty,
   pointOf,
@@ -51,6 +52,8 @@ import {
   type InstrumentType,
   type JobJudgement,
   type JobState,
+  type LengthUnit,
+  type Phrase,
   type PlanOutput,
   type ReportFact,
   type ShelfGauge,
@@ -94,8 +97,12 @@ const passedOver = new Set(['points', 'heights', 'diameters', 'evidence', 'newes
 const mostTold = 10;
 const cut = (list: readonly unknown[]) =>
   list.length > mostTold ? [...list.slice(0, mostTold), `and ${list.length - mostTold} more`] : list;
+/** The unit of the job that is told. */
+let unit: LengthUnit = 'mm';
+const spoken = new Set(['says', 'missing', 'cause', 'remedy', 'why', 'said']);
 function tidy(key: string, value: unknown): unknown {
   if (passedOver.has(key)) return undefined;
+  if (spoken.has(key) && Array.isArray(value)) return printPhrase(value as Phrase, unit);
   if (typeof value === 'number') return round(value);
   return Array.isArray(value) ? cut(value) : value;
 }
@@ -137,8 +144,8 @@ function readAll(job: TestJob, type: InstrumentType, ticket: string, wanted: (pa
   }
 }
 
-const fact = ({ words, value, unit, uncertainty, limit, verdict }: ReportFact) =>
-  say('    ', words, [value, unit, uncertainty], limit, verdict);
+const fact = ({ id, words, value, unit: own, uncertainty, limit, verdict }: ReportFact) =>
+  say('    ', id, words, [value, own, uncertainty], limit, verdict);
 /** How many parts of each group are told in full for each state they are in. */
 const toldOfEach = 3;
 
@@ -155,7 +162,14 @@ function tellJudgement({ pads, rims, parts, suggestions }: JobJudgement): void {
   for (const [hole, report] of rims) if (inFull('rim', hole, report.state)) say('rim', hole, report);
   for (const report of parts.values()) {
     if (!inFull(report.group, report.part, report.state)) continue;
-    say(report.group, report.part, report.state, report.says, report.missing, report.warnings);
+    say(
+      report.group,
+      report.part,
+      report.state,
+      printPhrase(report.says, unit),
+      printPhrase(report.missing, unit),
+      report.warnings,
+    );
     report.facts.forEach(fact);
     for (const finding of report.findings) say('    ', finding);
   }
@@ -201,9 +215,10 @@ function tellPlan(state: JobState, type: InstrumentType, judgement: JobJudgement
 }
 
 /** A job told at three moments: as it was read, as it was decided, and when some of it was done. */
-function tell({ ticket, id, family, practice, scope, unit }: (typeof stories)[number]): void {
+function tell({ ticket, id, family, practice, scope, unit: own }: (typeof stories)[number]): void {
+  unit = own;
   const type = applyOptions(instrumentType(id) as InstrumentType, []);
-  const job = new TestJob({ ticket, instrumentType: id, family, practice, scope, unit });
+  const job = new TestJob({ ticket, instrumentType: id, family, practice, scope, unit: own });
   readAll(job, type, ticket, () => true);
   let { state } = job;
   let judgement = judgeJob(state, type);
@@ -394,6 +409,17 @@ function holds(name: string, tellIt: () => void): void {
   expect(differs.slice(0, 3)).toEqual([]);
   expect(after).toHaveLength(before.length);
 }
+
+describe.each(stories.filter(({ unit: own }) => own !== 'mm'))('a job in $unit', (story) => {
+  test('is told without a millimetre', () => {
+    lines.length = 0;
+    tell(story);
+    // Readings keep what was typed at the gauge.
+    const foreign = lines.filter((line) => /\d ?mm\b/.test(line));
+    expect(foreign.slice(0, 3)).toEqual([]);
+    expect(lines.some((line) => new RegExp(`\\d ${story.unit}\\b`).test(line))).toBe(true);
+  });
+});
 
 describe('what is said reads as it did', () => {
   test.each(stories)('of $ticket', (story) => holds(story.ticket, () => tell(story)));

@@ -330,6 +330,10 @@ describe('the demo', () => {
       'LL-203',
       'LL-204',
     ]);
+    for (const { id } of await listJobs(fresh.db)) {
+      const kinds = (await jobEntries(fresh.db, id)).map(({ kind }) => kind);
+      expect(kinds).not.toContain('unreadable');
+    }
     await fresh.drop();
   });
 });

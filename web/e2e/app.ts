@@ -196,6 +196,8 @@ export async function openTicket(address: string, ticket: string, change: object
 interface PlainEntry {
   id: string;
   kind: string;
+  author: string;
+  benchTime: string;
   body: Record<string, unknown>;
 }
 /** The logbook of a ticket as the server has it. */

@@ -33,8 +33,8 @@ describe('bushing', () => {
   });
   test.each<[string, Partial<BushingInput>, RegExp]>([
     ['a wall too thin', { wall: 4, leave: 1.5 }, /would reach the bore/],
-    ['no cutter large enough', { cutters: [3.2] }, /no cutter of 3.30 mm or more/],
-    ['no bush with the right gap', { bushes: [{ outer: 3.3, length: 4 }] }, /no cutter/],
+    ['no cutter large enough', { cutters: [3.2] }, /No cutter of 3.30 mm or more/],
+    ['no bush with the right gap', { bushes: [{ outer: 3.3, length: 4 }] }, /No cutter/],
   ])('%s is refused in words', (_name, change, words) => {
     const result = runSolver('bushing', { ...input, ...change });
     expect(result.status === 'unsolvable' && result.message).toMatch(words);

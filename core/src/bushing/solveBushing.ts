@@ -1,3 +1,4 @@
+import { phrase, stock } from '../units';
 import { atMost, exceeds, Unsolvable } from '../metrology';
 import type { BushingInput, BushingOutput } from './bushing.schema';
 
@@ -20,7 +21,7 @@ export function solveBushing(input: BushingInput): BushingOutput {
   const longest = deepest - below - least;
   if (!atMost(leastLength, longest)) {
     throw new Unsolvable(
-      `the wall leaves ${Math.max(0, longest).toFixed(2)} mm for a bush, and ${leastLength} mm are needed: it would reach the bore. Plug the hole instead`,
+      phrase`The wall leaves ${stock(Math.max(0, longest))} for a bush, and ${stock(leastLength)} are needed: it would reach the bore. Plug the hole instead.`,
     );
   }
   for (const cutter of [...new Set(cutters)].sort((a, b) => a - b)) {
@@ -50,6 +51,6 @@ export function solveBushing(input: BushingInput): BushingOutput {
     };
   }
   throw new Unsolvable(
-    `no cutter of ${clean.toFixed(2)} mm or more has a bush that leaves ${least} to ${most} mm of adhesive all round`,
+    phrase`No cutter of ${stock(clean)} or more has a bush that leaves ${stock(least)} to ${stock(most)} of adhesive all round.`,
   );
 }

@@ -77,6 +77,6 @@ const bodies: Record<string, [object, string]> = {
 describe('entryWords', () => {
   test.each(entryKinds)('says what a %s says', (kind) => {
     const [body, words] = bodies[kind] ?? [{}, ''];
-    expect(entryWords({ kind, body } as unknown as Entry, names)).toBe(words);
+    expect(entryWords({ kind, body } as unknown as Entry, names, 'mm')).toBe(words);
   });
 });

@@ -75,8 +75,8 @@ describe('random stories of every kind', () => {
     const names = instrument ? partNames(instrument) : new Map<string, string>();
     for (const entry of entries) {
       expect(entryProblems(entry, 'stored')).toEqual([]);
-      expect(entryWords(entry, names)).toMatch(/\S/);
-      expect(entryWords(entry, names)).not.toMatch(/undefined|null|NaN|\[object/);
+      expect(entryWords(entry, names, 'mm')).toMatch(/\S/);
+      expect(entryWords(entry, names, 'mm')).not.toMatch(/undefined|null|NaN|\[object/);
     }
   });
 

@@ -1,4 +1,5 @@
 import { logbookOf, type LogbookReader, type RawEntry } from '../logbook';
+import { printPhrase, type LengthUnit } from '../units';
 import type { Problem } from '../solvers/contract';
 import type { Entry, EntryKind, NewEntry } from './entry';
 import { emptyJobState, type JobState } from './jobState';
@@ -38,8 +39,14 @@ export const logbookReader = (): LogbookReader<JobState, Entry> => log.reader();
 /** An entry of a job from its row; total, see `Logbook.read`. */
 export const readEntry = (row: RawEntry): Entry => log.read(row);
 
-/** What an entry says, in a line. @param names parts by id, as a reader knows them */
-export const entryWords = (entry: Entry, names: ReadonlyMap<string, string>): string => log.words(entry, names);
+/**
+ * What an entry says, in a line.
+ *
+ * @param names parts by id, as a reader knows them
+ * @param unit of the job
+ */
+export const entryWords = (entry: Entry, names: ReadonlyMap<string, string>, unit: LengthUnit): string =>
+  printPhrase(log.words(entry, names), unit);
 
 /** Can an entry of this kind turn the plan round? */
 export const turnsPlan = (kind: EntryKind): boolean => kinds[kind]?.turnsPlan ?? false;

@@ -1,5 +1,6 @@
 import { upperLimit } from '../practice';
-import { lengthWords, severityAgainst } from './figureWords';
+import { along, joined, length, phrase, silence } from '../units';
+import { severityAgainst } from './figureWords';
 import {
   judgeFigure,
   plainFigure,
@@ -17,7 +18,7 @@ export function boreReport({ type, limits, answers }: ReportContext, report: Par
   const ovality = upperLimit('boreOvality', limits);
   const stations = byStation(taken(report.points));
   if (!section || deviation === null || ovality === null || stations.length < 3)
-    return { ...report, missing: `Three stations or more, across two axes at each (${stations.length} so far).` };
+    return { ...report, missing: phrase`Three stations or more, across two axes at each (${stations.length} so far).` };
   const bore = answers.bore({
     stations: stations.map(([at, readings]) => ({
       at,
@@ -30,20 +31,21 @@ export function boreReport({ type, limits, answers }: ReportContext, report: Par
   const widest = bore.stations.reduce((a, b) => (Math.abs(b.deviation) > Math.abs(a.deviation) ? b : a));
   const roundest = Math.max(...bore.stations.map((station) => station.ovality));
   const facts: ReportFact[] = [
-    judgeFigure('Largest deviation', 'mm', widest.deviation, worstOf(report.points), {
+    judgeFigure('bore-deviation', 'Largest deviation', 'mm', widest.deviation, worstOf(report.points), {
       lower: -deviation,
       upper: deviation,
     }),
-    judgeFigure('Largest ovality', 'mm', roundest, worstOf(report.points), { upper: ovality }),
-    plainFigure('Volume', 'mm³', bore.volume),
-    plainFigure('Volume against reference', 'mm³', bore.volume - bore.referenceVolume),
+    judgeFigure('bore-ovality', 'Largest ovality', 'mm', roundest, worstOf(report.points), { upper: ovality }),
+    plainFigure('bore-volume', 'Volume', 'mm³', bore.volume),
+    plainFigure('bore-volume-off', 'Volume against reference', 'mm³', bore.volume - bore.referenceVolume),
   ];
   const places = bore.features.map(
-    ({ kind, from, to, peak }) => `${kind} from ${Math.round(from)} to ${Math.round(to)} mm (${lengthWords(peak)})`,
+    ({ kind, from, to, peak }) => phrase`${kind} from ${along(from)} to ${along(to)} (${length(peak)})`,
   );
+  const shape = places.length > 0 ? phrase`The bore is ${joined(places, '; ')}.` : silence;
   const narrow = bore.features.find(({ kind }) => kind === 'narrow');
   const oval = bore.features.find(({ kind }) => kind === 'oval');
-  const assumed = section.assumed?.includes('bore') ? ' The reference is assumed, not measured.' : '';
+  const assumed = section.assumed?.includes('bore') ? ['The reference is assumed, not measured.'] : silence;
   const findings: ReportFinding[] =
     (narrow || oval) && type.body === 'metal' && facts.some(({ verdict }) => verdict === 'outside')
       ? [
@@ -53,14 +55,14 @@ export function boreReport({ type, limits, answers }: ReportContext, report: Par
               Math.max(Math.abs(narrow?.peak ?? 0) / deviation, (oval?.peak ?? 0) / ovality),
               1,
             ),
-            cause: `The bore is ${places.join('; ')}.`,
-            remedy: 'Raise it from inside over balls or a mandrel, larger before smaller, then read the bore again.',
+            cause: shape,
+            remedy: ['Raise it from inside over balls or a mandrel, larger before smaller, then read the bore again.'],
           },
         ]
       : [];
   return withFacts(report, facts, {
-    says: `${places.length > 0 ? `The bore is ${places.join('; ')}.` : ''}${assumed}`.trim(),
-    sound: places.length > 0 ? '' : 'The bore follows its reference.',
+    says: joined([shape, assumed]),
+    sound: places.length > 0 ? silence : ['The bore follows its reference.'],
     findings,
     bore,
     curve: bore.stations.map(({ at, mean, reference }) => ({ at, value: mean, reference })),

@@ -1,6 +1,3 @@
-/** A length in a sentence, mm. */
-export const lengthWords = (mm: number): string => `${mm.toFixed(3)} mm`;
-
 /** A direction in a sentence; null has none. */
 export const clockWords = (clock: number | null | undefined): string =>
   clock === null || clock === undefined ? 'no one side' : `${Math.round(clock)}°`;

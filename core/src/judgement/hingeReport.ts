@@ -1,9 +1,11 @@
 import type { HingeRemedy } from '../hinges';
 import { removableNames, type InstrumentType } from '../instruments';
 import { bandOf, settingsOf, upperLimit } from '../practice';
-import { lengthWords, severityAgainst } from './figureWords';
+import { degrees, joined, length, phrase, silence, stock, type Phrase } from '../units';
+import { severityAgainst } from './figureWords';
 import {
   findingsSay,
+  isOutside,
   judgeFigure,
   plainFigure,
   withFacts,
@@ -21,22 +23,25 @@ const facing = 0.05;
 const washerStock = [0.05, 0.1, 0.15, 0.2] as const;
 
 /** What is to be done at a hinge, in words. */
-function remedyWords(remedy: HingeRemedy): string {
+function remedyWords(remedy: HingeRemedy): Phrase {
   switch (remedy.action) {
     case 'ream':
-      return `Ream the tube by ${lengthWords(remedy.amount)}.`;
+      return phrase`Ream the tube by ${length(remedy.amount)}.`;
     case 'face':
-      return `Face the tube by ${lengthWords(remedy.amount)}.`;
+      return phrase`Face the tube by ${length(remedy.amount)}.`;
     case 'swage':
       return 'lengthen' in remedy
-        ? `Swage it ${lengthWords(remedy.lengthen)} longer, the rod inside, to an outside of ${lengthWords(remedy.newOuter)}${remedy.feasible ? '' : ': more than the tube can take'}; then face ${lengthWords(remedy.thenFace)}.`
-        : `Swage it down to ${lengthWords(remedy.newInner)} inside.`;
+        ? phrase`Swage it ${length(remedy.lengthen)} longer, the rod inside, to an outside of ${length(remedy.newOuter)}${remedy.feasible ? '' : ': more than the tube can take'}; then face ${length(remedy.thenFace)}.`
+        : phrase`Swage it down to ${length(remedy.newInner)} inside.`;
     case 'washers':
-      return `Washers ${remedy.pieces.map((piece) => piece.toFixed(2)).join(' and ')} mm leave ${lengthWords(remedy.endPlayAfter)}.`;
+      return phrase`Washers of ${joined(
+        remedy.pieces.map((piece) => [stock(piece)]),
+        ' and ',
+      )} leave ${length(remedy.endPlayAfter)}.`;
     case 'sleeve':
-      return 'A new tube or a sleeve.';
+      return ['A new tube or a sleeve.'];
     case 'oversize-rod':
-      return `Or a rod of ${lengthWords(remedy.diameter)}.`;
+      return phrase`Or a rod of ${length(remedy.diameter)}.`;
   }
 }
 
@@ -54,8 +59,8 @@ function nestWords(type: InstrumentType, part: string): string {
 
 function tubeReport({ state, type, limits, answers }: ReportContext, report: PartReport): PartReport {
   const of = (measure: string) => report.points.find(({ point }) => point.measure === measure);
-  const [outer, inner, length, rod, gap] = ['tube-outer', 'tube-inner', 'tube-length', 'rod', 'post-gap'].map(of);
-  const values = [outer, inner, length, rod, gap].map((point) => point?.mean ?? null);
+  const [outer, inner, tube, rod, gap] = ['tube-outer', 'tube-inner', 'tube-length', 'rod', 'post-gap'].map(of);
+  const values = [outer, inner, tube, rod, gap].map((point) => point?.mean ?? null);
   const clearance = bandOf('hingeClearance', limits);
   const endPlay = bandOf('endPlay', limits);
   const missing = report.points
@@ -65,16 +70,21 @@ function tubeReport({ state, type, limits, answers }: ReportContext, report: Par
   const [play] = ofMeasure(report, 'end-play');
   const playRead =
     play && play.mean !== null && endPlay
-      ? [judgeFigure('End play, felt directly', 'mm', play.mean, [play], { lower: endPlay[0], upper: endPlay[1] })]
+      ? [
+          judgeFigure('end-play-felt', 'End play, felt directly', 'mm', play.mean, [play], {
+            lower: endPlay[0],
+            upper: endPlay[1],
+          }),
+        ]
       : [];
   const [o, i, l, r, g] = values as [number, number, number, number, number];
   if (!clearance || !endPlay || values.some((value) => value === null))
     return playRead.length > 0
       ? {
           ...withFacts(report, playRead, {}),
-          missing: `For what to do about it, still to be measured: ${missing.join(', ')}.`,
+          missing: phrase`For what to do about it, still to be measured: ${missing.join(', ')}.`,
         }
-      : { ...report, missing: `Still to be measured: ${missing.join(', ')}.` };
+      : { ...report, missing: phrase`Still to be measured: ${missing.join(', ')}.` };
   const settings = settingsOf(state.practice, state.tolerances?.body.settings);
   const hinge = answers.hinge({
     tube: { outer: o, inner: i, length: l },
@@ -86,37 +96,39 @@ function tubeReport({ state, type, limits, answers }: ReportContext, report: Par
     stock: { rods: [], washers: [...washerStock] },
     washersAllowed: settings.endPlay === 'washers',
   });
-  if (!hinge) return { ...report, missing: 'The tube cannot be narrower outside than inside: read it again.' };
+  if (!hinge) return { ...report, missing: ['The tube cannot be narrower outside than inside: read it again.'] };
   const points = (...list: (PointReading | undefined)[]) => list.filter((point) => point !== undefined);
   const facts: ReportFact[] = [
-    judgeFigure('Clearance on the rod', 'mm', hinge.clearance, points(inner, rod), {
+    judgeFigure('clearance', 'Clearance on the rod', 'mm', hinge.clearance, points(inner, rod), {
       lower: clearance[0],
       upper: clearance[1],
     }),
-    judgeFigure('End play', 'mm', hinge.endPlay, points(gap, length), { lower: endPlay[0], upper: endPlay[1] }),
+    judgeFigure('end-play', 'End play', 'mm', hinge.endPlay, points(gap, tube), {
+      lower: endPlay[0],
+      upper: endPlay[1],
+    }),
     ...playRead,
-    plainFigure('Rock', '°', hinge.rockDegrees),
-    plainFigure('The pad wanders by', 'mm', hinge.padWander),
+    plainFigure('rock', 'Rock', '°', hinge.rockDegrees),
+    plainFigure('pad-wander', 'The pad wanders by', 'mm', hinge.padWander),
   ];
-  const remedy = hinge.remedies.map(remedyWords).join(' ');
-  const outside = (index: number) => facts[index]?.verdict === 'outside';
+  const remedy = joined(hinge.remedies.map(remedyWords));
   const findings: ReportFinding[] = [
-    ...(outside(0)
+    ...(isOutside(facts, 'clearance')
       ? [
           {
             kind: 'hinge-loose' as const,
             severity: severityAgainst(hinge.clearance, clearance[1]),
-            cause: `The tube is ${hinge.verdicts.clearance} on its rod: ${lengthWords(hinge.clearance)}.`,
+            cause: phrase`The tube is ${hinge.verdicts.clearance} on its rod: ${length(hinge.clearance)}.`,
             remedy,
           },
         ]
       : []),
-    ...(outside(1)
+    ...(isOutside(facts, 'end-play')
       ? [
           {
             kind: 'end-play' as const,
             severity: severityAgainst(hinge.endPlay, endPlay[1]),
-            cause: `Between its posts the key is ${hinge.verdicts.endPlay}: ${lengthWords(hinge.endPlay)}.`,
+            cause: phrase`Between its posts the key is ${hinge.verdicts.endPlay}: ${length(hinge.endPlay)}.`,
             remedy,
           },
         ]
@@ -124,8 +136,8 @@ function tubeReport({ state, type, limits, answers }: ReportContext, report: Par
   ];
   const nest = nestWords(type, report.part);
   return withFacts(report, facts, {
-    says: findings.length > 0 ? [remedy, nest].filter(Boolean).join(' ') : '',
-    sound: 'It fits: no rock, no end play, free.',
+    says: findings.length > 0 ? joined([remedy, phrase`${nest}`]) : silence,
+    sound: ['It fits: no rock, no end play, free.'],
     findings,
   });
 }
@@ -135,18 +147,18 @@ function rodReport({ limits }: ReportContext, report: PartReport): PartReport {
   const [point] = ofMeasure(report, 'run-out');
   const limit = upperLimit('rodRunOut', limits);
   if (!point || point.mean === null || limit === null)
-    return { ...report, missing: 'Turn the rod in two vees and read how far its middle runs out.' };
-  const fact = judgeFigure('Run-out', 'mm', point.mean, [point], { upper: limit });
+    return { ...report, missing: ['Turn the rod in two vees and read how far its middle runs out.'] };
+  const fact = judgeFigure('run-out', 'Run-out', 'mm', point.mean, [point], { upper: limit });
   const bent: ReportFinding = {
     kind: 'rod-bent',
     severity: severityAgainst(point.mean, limit),
-    cause: `The rod runs out by ${lengthWords(point.mean)}.`,
-    remedy: 'Sight along it and ease it straight, or renew it: a bent rod makes every key on it bind.',
+    cause: phrase`The rod runs out by ${length(point.mean)}.`,
+    remedy: ['Sight along it and ease it straight, or renew it: a bent rod makes every key on it bind.'],
   };
   const findings = fact.verdict === 'outside' ? [bent] : [];
   return withFacts(report, [fact], {
     says: findingsSay(findings),
-    sound: 'It runs true.',
+    sound: ['It runs true.'],
     findings,
   });
 }
@@ -159,7 +171,7 @@ function pivotReport({ type, limits }: ReportContext, report: PartReport): PartR
   const facts: ReportFact[] = [];
   const findings: ReportFinding[] = [];
   const [rise, wear, angle] = [one('rise-and-fall'), one('wear'), one('cone-angle')];
-  const [gap, length, inner, pin] = [one('post-gap'), one('tube-length'), one('tube-inner'), one('rod')];
+  const [gap, tube, inner, pin] = [one('post-gap'), one('tube-length'), one('tube-inner'), one('rod')];
   const [mostRise, mostWear] = [upperLimit('pivotRise', limits), upperLimit('pivotWear', limits)];
   const [play, clearance] = [bandOf('endPlay', limits), bandOf('hingeClearance', limits)];
   const judge = (fact: ReportFact, finding: () => Omit<ReportFinding, 'severity'>) => {
@@ -168,44 +180,50 @@ function pivotReport({ type, limits }: ReportContext, report: PartReport): PartR
     if (fact.verdict === 'outside') findings.push({ ...finding(), severity: severityAgainst(fact.value, most) });
   };
   if (rise && rise.mean !== null && mostRise !== null)
-    judge(judgeFigure('Rise and fall, screw backed out', 'mm', rise.mean, [rise], { upper: mostRise }), () => ({
-      kind: 'pivot-worn',
-      cause: `Backed out with no load the key rises and falls by ${lengthWords(rise.mean ?? 0)}: the screw is bent or worn unevenly.`,
-      remedy: cylinder
-        ? 'Straighten the cylinder or renew it.'
-        : 'Renew the screw, or recut its cone and its seat to one angle.',
-    }));
+    judge(
+      judgeFigure('rise-and-fall', 'Rise and fall, screw backed out', 'mm', rise.mean, [rise], { upper: mostRise }),
+      () => ({
+        kind: 'pivot-worn',
+        cause: phrase`Backed out with no load the key rises and falls by ${length(rise.mean ?? 0)}: the screw is bent or worn unevenly.`,
+        remedy: [
+          cylinder
+            ? 'Straighten the cylinder or renew it.'
+            : 'Renew the screw, or recut its cone and its seat to one angle.',
+        ],
+      }),
+    );
   if (wear && wear.mean !== null && mostWear !== null)
-    judge(judgeFigure('Wear of the point and seat', 'mm', wear.mean, [wear], { upper: mostWear }), () => ({
+    judge(judgeFigure('wear', 'Wear of the point and seat', 'mm', wear.mean, [wear], { upper: mostWear }), () => ({
       kind: 'pivot-worn',
-      cause: `Point and seat are worn by ${lengthWords(wear.mean ?? 0)}.`,
+      cause: phrase`Point and seat are worn by ${length(wear.mean ?? 0)}.`,
       remedy: cylinder
-        ? 'Renew the cylinder and bush its seat.'
-        : `Recut the seat${angle?.mean ? ` to ${angle.mean.toFixed(1)}°` : ' to the angle of the cone'} and take the screw in until the play is gone.`,
+        ? ['Renew the cylinder and bush its seat.']
+        : phrase`Recut the seat to ${angle?.mean ? degrees(angle.mean) : 'the angle of the cone'} and take the screw in until the play is gone.`,
     }));
   if (cylinder && inner && pin && inner.mean !== null && pin.mean !== null && clearance)
     judge(
-      judgeFigure('Clearance in the seat', 'mm', inner.mean - pin.mean, [inner, pin], {
+      judgeFigure('clearance', 'Clearance in the seat', 'mm', inner.mean - pin.mean, [inner, pin], {
         lower: clearance[0],
         upper: clearance[1],
       }),
       () => ({
         kind: 'pivot-worn',
-        cause: `The cylinder has ${lengthWords((inner.mean ?? 0) - (pin.mean ?? 0))} in its seat.`,
-        remedy: 'Fit a larger cylinder or bush the seat. Cylinder pivots are not interchangeable.',
+        cause: phrase`The cylinder has ${length((inner.mean ?? 0) - (pin.mean ?? 0))} in its seat.`,
+        remedy: ['Fit a larger cylinder or bush the seat. Cylinder pivots are not interchangeable.'],
       }),
     );
-  if (gap && length && gap.mean !== null && length.mean !== null && play)
+  if (gap && tube && gap.mean !== null && tube.mean !== null && play)
     judge(
-      judgeFigure('End play', 'mm', gap.mean - length.mean, [gap, length], { lower: play[0], upper: play[1] }),
+      judgeFigure('end-play', 'End play', 'mm', gap.mean - tube.mean, [gap, tube], { lower: play[0], upper: play[1] }),
       () => ({
         kind: 'end-play',
-        cause: `Between its points the key has ${lengthWords((gap.mean ?? 0) - (length.mean ?? 0))}.`,
-        remedy:
+        cause: phrase`Between its points the key has ${length((gap.mean ?? 0) - (tube.mean ?? 0))}.`,
+        remedy: [
           'Take the pivot screws in until the play is gone and the key still falls by itself; thread-lock only where the owner agrees.',
+        ],
       }),
     );
-  if (angle && angle.mean !== null) facts.push(plainFigure('Angle of the cone', '°', angle.mean));
+  if (angle && angle.mean !== null) facts.push(plainFigure('cone-angle', 'Angle of the cone', '°', angle.mean));
   const missing = report.points
     .filter(({ mean }) => mean === null)
     .map(({ point }) => point.measure.replaceAll('-', ' '));
@@ -213,12 +231,12 @@ function pivotReport({ type, limits }: ReportContext, report: PartReport): PartR
     return {
       ...report,
       facts,
-      missing: `Back the screw out a little, take the load off and watch the key; then read: ${missing.join(', ')}.`,
+      missing: phrase`Back the screw out a little, take the load off and watch the key; then read: ${missing.join(', ')}.`,
     };
   return withFacts(report, facts, {
     says: findingsSay(findings),
-    sound: 'It turns true between its points.',
-    missing: missing.length > 0 ? `Not read: ${missing.join(', ')}.` : '',
+    sound: ['It turns true between its points.'],
+    missing: missing.length > 0 ? phrase`Not read: ${missing.join(', ')}.` : silence,
     findings: findings.filter(({ kind }, i) => findings.findIndex((other) => other.kind === kind) === i),
   });
 }

@@ -1,7 +1,10 @@
 import type { JointStep } from '../joints';
 import { bandOf, upperLimit, type LimitSource } from '../practice';
-import { lengthWords, severityAgainst } from './figureWords';
+import { joined, length, phrase, silence, type Phrase } from '../units';
+import { severityAgainst } from './figureWords';
 import {
+  factOf,
+  isOutside,
   judgeFigure,
   plainFigure,
   withFacts,
@@ -18,24 +21,23 @@ const tenonOvershoot = 0.02;
 const shrinkStep = 0.01;
 
 /** A step of the plan in words, with the passes it will take as far as this tenon has taught. */
-function jointWords(step: JointStep, steps: NonNullable<PartReport['steps']>): string {
+function jointWords(step: JointStep, steps: NonNullable<PartReport['steps']>): Phrase {
   switch (step.action) {
     case 'true-receiver':
-      return 'True the receiver over a plug first.';
+      return ['True the receiver over a plug first.'];
     case 'replace-tenon':
-      return 'Replace the tenon: it will not come round.';
+      return ['Replace the tenon: it will not come round.'];
     case 'round-tenon':
-      return 'Bring the tenon round.';
+      return ['Bring the tenon round.'];
     case 'expand':
-      return `Expand at the ${step.zone === 'leading' ? 'leading end' : step.zone} by ${lengthWords(step.by)}${passesWords(step.by, steps.expand[step.zone])}; read all three thirds after each pass.`;
+      return phrase`Expand at the ${step.zone === 'leading' ? 'leading end' : step.zone} by ${length(step.by)}${passesWords(step.by, steps.expand[step.zone])}; read all three thirds after each pass.`;
     case 'shrink':
-      return `Shrink by ${lengthWords(step.by)}${step.steps === null ? '' : ` in ${step.steps} ${step.steps === 1 ? 'step' : 'steps'}`}.`;
+      return phrase`Shrink by ${length(step.by)}${step.steps === null ? '' : ` in ${step.steps} ${step.steps === 1 ? 'step' : 'steps'}`}.`;
     case 'lap':
-      return 'Lap to finish.';
+      return ['Lap to finish.'];
   }
 }
 
-const corkWords = 'Squeeze of the cork';
 /** How much fuller the cork is than the receiver it goes into. */
 function corkFacts(limits: LimitSource, report: PartReport): ReportFact[] {
   const band = bandOf('corkSqueeze', limits);
@@ -46,16 +48,18 @@ function corkFacts(limits: LimitSource, report: PartReport): ReportFact[] {
   const mean = (points: readonly PointReading[]) => meanOf(points.map(({ mean: read }) => read ?? 0));
   const squeeze = mean(cork) - mean(receiver);
   return [
-    judgeFigure(corkWords, 'mm', squeeze, [...worstOf(cork), ...worstOf(receiver)], { lower: band[0], upper: band[1] }),
+    judgeFigure('cork-squeeze', 'Squeeze of the cork', 'mm', squeeze, [...worstOf(cork), ...worstOf(receiver)], {
+      lower: band[0],
+      upper: band[1],
+    }),
   ];
 }
 
 /** How many passes a step will take, from what one pass has done so far. */
-function passesWords(by: number, learned: Learned | null): string {
-  if (!learned || learned.value <= 0 || by <= 0) return '';
+function passesWords(by: number, learned: Learned | null): Phrase {
+  if (!learned || learned.value <= 0 || by <= 0) return silence;
   const passes = Math.ceil(by / learned.value - 1e-9);
-  const spread = learned.spread === null ? '' : ` ± ${learned.spread.toFixed(3)}`;
-  return ` (${passes} ${passes === 1 ? 'pass' : 'passes'} of ${learned.value.toFixed(3)}${spread} mm as seen here)`;
+  return phrase` (${passes} ${passes === 1 ? 'pass' : 'passes'} of ${length(learned.value, learned.spread)} as seen here)`;
 }
 
 /** A leak read that differs from what the clearance predicts by more than this factor is no matter of fit. */
@@ -81,6 +85,7 @@ export function jointReport({ state, type, limits, answers }: ReportContext, rep
     leakPoint && leakRead !== null && leakLimit !== null
       ? [
           judgeFigure(
+            'leak',
             baseline?.mean != null
               ? 'Leak read at 2.5 kPa, less the baseline'
               : 'Leak read at 2.5 kPa, no baseline taken',
@@ -97,7 +102,7 @@ export function jointReport({ state, type, limits, answers }: ReportContext, rep
   };
   const learnedShrink = learn(tenonZones.flatMap((zone) => steps.shrink[zone]?.value ?? []).map(Math.abs));
   if (!clearance || ovality === null || leakLimit === null || tenon.length < 2 || receiver.length < 2) {
-    const missing = 'Two depths or more on tenon and receiver, across two axes at each.';
+    const missing = ['Two depths or more on tenon and receiver, across two axes at each.'];
     return leakFact.length > 0 ? { ...withFacts(report, leakFact, {}), missing } : { ...report, missing };
   }
   const solved = answers.joint({
@@ -106,64 +111,79 @@ export function jointReport({ state, type, limits, answers }: ReportContext, rep
     limits: { clearance: [...clearance], ovality, leak: leakLimit },
     tool: { overshoot: tenonOvershoot, shrinkStep: learnedShrink?.value || shrinkStep },
   });
-  if (!solved) return { ...report, missing: 'Tenon and receiver do not overlap: read the depths again.' };
+  if (!solved) return { ...report, missing: ['Tenon and receiver do not overlap: read the depths again.'] };
   const gaps = solved.clearances.map((each) => each.clearance);
   const widest = Math.max(...gaps);
   const facts: ReportFact[] = [
-    judgeFigure('Largest clearance', 'mm', widest, worstOf(sides), { upper: clearance[1] }),
-    judgeFigure('Smallest clearance', 'mm', Math.min(...gaps), worstOf(sides), { lower: clearance[0] }),
-    judgeFigure('Ovality of the tenon', 'mm', solved.tenonOvality, worstOf(sides), { upper: ovality }),
-    judgeFigure('Ovality of the receiver', 'mm', solved.receiverOvality, worstOf(sides), { upper: ovality }),
+    judgeFigure('widest-clearance', 'Largest clearance', 'mm', widest, worstOf(sides), { upper: clearance[1] }),
+    judgeFigure('narrowest-clearance', 'Smallest clearance', 'mm', Math.min(...gaps), worstOf(sides), {
+      lower: clearance[0],
+    }),
+    judgeFigure('tenon-ovality', 'Ovality of the tenon', 'mm', solved.tenonOvality, worstOf(sides), { upper: ovality }),
+    judgeFigure('receiver-ovality', 'Ovality of the receiver', 'mm', solved.receiverOvality, worstOf(sides), {
+      upper: ovality,
+    }),
     ...(corked
       ? []
-      : [{ ...plainFigure('Leak predicted', 'mL/min', solved.leak.eccentric), limit: { upper: leakLimit } }]),
+      : [
+          {
+            ...plainFigure('leak-predicted', 'Leak predicted', 'mL/min', solved.leak.eccentric),
+            limit: { upper: leakLimit },
+          },
+        ]),
     ...leakFact,
     ...(corked ? corkFacts(limits, report) : []),
   ];
   const remedy = corked
-    ? 'A corked tenon seals by its cork: renew the cork to the clearance of the wood.'
-    : solved.plan.map((step) => jointWords(step, steps)).join(' ');
+    ? ['A corked tenon seals by its cork: renew the cork to the clearance of the wood.']
+    : joined(solved.plan.map((step) => jointWords(step, steps)));
   const disagrees =
     !corked && leakRead !== null && leakRead > leakLimit && leakRead > leakDisagrees * solved.leak.eccentric
-      ? ' It leaks far more than its fit explains: look for a gouge, a crack, or the baseline of the tester.'
-      : '';
+      ? ['It leaks far more than its fit explains: look for a gouge, a crack, or the baseline of the tester.']
+      : silence;
   const findings: ReportFinding[] = [];
-  const outside = (words: string) => facts.some((fact) => fact.words === words && fact.verdict === 'outside');
-  const add = (kind: ReportFinding['kind'], value: number, limit: number, cause: string, cure = remedy) =>
+  const add = (kind: ReportFinding['kind'], value: number, limit: number, cause: Phrase, cure: Phrase = remedy) =>
     findings.push({ kind, severity: severityAgainst(value, limit), cause, remedy: cure });
-  if (outside('Ovality of the receiver'))
+  if (isOutside(facts, 'receiver-ovality'))
     add(
       'receiver-oval',
       solved.receiverOvality,
       ovality,
-      `The receiver is oval by ${lengthWords(solved.receiverOvality)}.`,
+      phrase`The receiver is oval by ${length(solved.receiverOvality)}.`,
     );
-  if (outside('Largest clearance')) add('joint-loose', widest, clearance[1], `Loose by up to ${lengthWords(widest)}.`);
-  if (outside('Smallest clearance'))
+  if (isOutside(facts, 'widest-clearance'))
+    add('joint-loose', widest, clearance[1], phrase`Loose by up to ${length(widest)}.`);
+  if (isOutside(facts, 'narrowest-clearance'))
     add(
       'joint-tight',
       1,
       1,
-      `Tight: ${lengthWords(Math.min(...gaps))} at its narrowest.`,
+      phrase`Tight: ${length(Math.min(...gaps))} at its narrowest.`,
       corked
-        ? 'The wood binds: let it come to the air of the room first, read again, then ease the tenon a little at a time, never the socket.'
+        ? [
+            'The wood binds: let it come to the air of the room first, read again, then ease the tenon a little at a time, never the socket.',
+          ]
         : remedy,
     );
-  if (disagrees !== '') add('tenon-gouged', leakRead ?? 0, leakLimit, disagrees.trim());
-  const squeeze = facts.find((fact) => fact.words === corkWords);
+  if (disagrees.length > 0) add('tenon-gouged', leakRead ?? 0, leakLimit, disagrees);
+  const squeeze = factOf(facts, 'cork-squeeze');
   if (squeeze?.verdict === 'outside')
     findings.push({
       kind: 'cork-worn',
       severity: severityAgainst(squeeze.value, squeeze.limit?.upper ?? 1),
-      cause: `The cork is squeezed by ${lengthWords(squeeze.value)}.`,
-      remedy:
+      cause: phrase`The cork is squeezed by ${length(squeeze.value)}.`,
+      remedy: [
         squeeze.value > (squeeze.limit?.upper ?? 0)
           ? 'Sand the cork down in place, a little full, and try it: a tenon forced in cracks its socket.'
           : 'Renew the cork: fitted a little full, then sanded in place.',
+      ],
     });
   return withFacts(report, facts, {
-    says: `${findings.length > 0 ? (corked ? findings.map((each) => each.remedy).join(' ') : remedy) : ''}${disagrees}`.trim(),
-    sound: 'It fits.',
+    says: joined([
+      ...(findings.length > 0 ? (corked ? findings.map((each) => each.remedy) : [remedy]) : []),
+      disagrees,
+    ]),
+    sound: ['It fits.'],
     findings,
     joint: solved,
     steps,

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { flat, gapsOverSaddle, saddle, sax, TestJob, thick } from '../../tests/testJob';
+import { flat, gapsOverSaddle, saddle, sax, TestJob, thick, told } from '../../tests/testJob';
 import { groupsAnsweredHere, judgeJob, measureStates, padPoint, stateOf, wholeState } from '.';
 
 const judged = (job: TestJob) => judgeJob(job.state, sax);
@@ -70,8 +70,8 @@ describe('suggestions', () => {
     const { suggestions, pads } = judged(job);
     expect(pads.get('e')?.seat).toMatchObject({ rimSuspected: true, advice: 'level-rim' });
     expect(suggestions.map(({ key }) => key)).toEqual(['rim-warped:e']);
-    expect(suggestions[0]?.cause).toMatch(/low at/);
-    expect(suggestions[0]?.why).toMatch(/0\.100 mm ± /);
+    expect(told(suggestions[0]?.cause)).toMatch(/low at/);
+    expect(told(suggestions[0]?.why)).toMatch(/0\.100 ± 0\.005 mm/);
   });
 
   test('a thick pad over a flat rim is the pad’s own fault, with the thickness error', () => {
@@ -80,7 +80,7 @@ describe('suggestions', () => {
     job.pad('e', thick);
     const [suggestion] = judged(job).suggestions;
     expect(suggestion).toMatchObject({ key: 'pad-leaking:e', part: 'e' });
-    expect(suggestion?.remedy).toMatch(/too thick/);
+    expect(told(suggestion?.remedy)).toMatch(/too thick/);
     expect(suggestion?.evidence).toHaveLength(8);
   });
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { sax, TestJob } from '../../tests/testJob';
+import { sax, TestJob, told } from '../../tests/testJob';
 import { learn, shelfGauges } from '../metrology';
 import { foldEntries, emptyJobState } from '../job';
 import type { MeasuringPoint } from '../readings';
@@ -44,7 +44,7 @@ describe('what a job teaches about its own metal', () => {
     expect(learnedReturn(straightenPasses(job.state, 'body'))?.value).toBeCloseTo(0.25, 2);
     const report = partReport(job.state, sax, 'body-line', 'body');
     expect(report?.line?.correction?.setDegrees).toBeCloseTo(0.4 / 0.75, 2);
-    expect(report?.says).toMatch(/25 % sprang back \(1 pass\)/);
+    expect(told(report?.says)).toMatch(/25 % sprang back \(1 pass\)/);
   });
   test('going past straight counts as what it is, and one odd pass does not spoil the rest', () => {
     const job = new TestJob();
@@ -108,7 +108,7 @@ describe('what a job teaches about its own metal', () => {
     expect(steps.leading?.value).toBeCloseTo(0.0275, 6);
     expect(steps.leading?.spread).toBeCloseTo(1.4826 * 0.0025, 6);
     expect(learnedSteps(job.state, 'neck-receiver', 'shrink').middle).toBeNull();
-    expect(partReport(job.state, sax, 'joint', 'neck-receiver')?.says).toMatch(
+    expect(told(partReport(job.state, sax, 'joint', 'neck-receiver')?.says)).toMatch(
       /passes of 0.0\d+ ± 0.0\d+ mm as seen here/,
     );
   });
@@ -183,6 +183,6 @@ describe('what would decide', () => {
     ];
     const { gauges } = whatDecides({ value: 0.02, limit: { lower: 0.01, upper: 0.03 }, sources }, shelfGauges);
     expect(gauges?.length).toBeGreaterThan(0);
-    expect(judgeFigure('x', 'mm', 1, [], { upper: 2 }).sources).toEqual([]);
+    expect(judgeFigure('x', 'X', 'mm', 1, [], { upper: 2 }).sources).toEqual([]);
   });
 });

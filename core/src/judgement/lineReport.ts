@@ -1,7 +1,8 @@
 import { boreAt, referenceKey } from '../instruments';
 import { meanOf, toDegrees, type Learned } from '../metrology';
 import { upperLimit } from '../practice';
-import { clockWords, lengthWords, severityAgainst } from './figureWords';
+import { along, degrees, joined, length, phrase, silence, type Phrase } from '../units';
+import { clockWords, severityAgainst } from './figureWords';
 import {
   findingsSay,
   judgeFigure,
@@ -15,17 +16,17 @@ import { learnedReturn, straightenPasses } from './passHistory';
 import { enoughStations, lineStations, ofLine } from './lineStations';
 import { ofMeasure, taken, worstOf, type ReportContext } from './reportContext';
 
-const learnedWords = (learned: Learned | null): string =>
+const learnedWords = (learned: Learned | null): Phrase =>
   learned
-    ? ` On this part ${(100 * learned.value).toFixed(0)} %${learned.spread === null ? '' : ` ± ${(100 * learned.spread).toFixed(0)} %`} sprang back (${learned.seen} ${learned.seen === 1 ? 'pass' : 'passes'}), which is counted in.`
-    : ' Nothing is known yet of how far this part springs back: set less than you think, and read again.';
+    ? phrase`On this part ${(100 * learned.value).toFixed(0)} %${learned.spread === null ? '' : ` ± ${(100 * learned.spread).toFixed(0)} %`} sprang back (${learned.seen} ${learned.seen === 1 ? 'pass' : 'passes'}), which is counted in.`
+    : ['Nothing is known yet of how far this part springs back: set less than you think, and read again.'];
 
 /** How far a bell stands turned: what the witness marks say and what the reference key says. */
 function twistOf(
   { type, limits }: ReportContext,
   report: PartReport,
-): { facts: ReportFact[]; findings: ReportFinding[]; says: string } {
-  const nothing = { facts: [], findings: [], says: '' };
+): { facts: ReportFact[]; findings: ReportFinding[]; says: Phrase } {
+  const nothing = { facts: [], findings: [], says: silence };
   const limit = upperLimit('witnessGap', limits);
   const section = type.sections.find(({ id }) => id === report.part);
   const marks = ofMeasure(report, 'mark-gap').filter(({ mean: read }) => read !== null);
@@ -35,24 +36,27 @@ function twistOf(
     return nothing;
   const facts: ReportFact[] = [];
   const findings: ReportFinding[] = [];
-  const says: string[] = [];
+  const says: Phrase[] = [];
   if (marks.length > 0) {
     const off = meanOf(marks.map(({ mean: read }) => read ?? 0));
     const radius = meanOf(marks.map(({ point }) => boreAt(section, point.at ?? 0) / 2 + section.wall));
-    const degrees = toDegrees(off / radius);
-    const fact = judgeFigure('Marks stand apart', 'mm', off, worstOf(marks), { lower: -limit, upper: limit });
-    facts.push(fact, plainFigure('The bell is turned by', '°', degrees));
+    const turned = toDegrees(off / radius);
+    const fact = judgeFigure('marks-apart', 'Marks stand apart', 'mm', off, worstOf(marks), {
+      lower: -limit,
+      upper: limit,
+    });
+    facts.push(fact, plainFigure('bell-turn', 'The bell is turned by', '°', turned));
     const spread = Math.max(...marks.map(({ mean: read }) => Math.abs((read ?? 0) - off)));
     if (spread > limit)
-      says.push(
+      says.push([
         'The marks do not agree with each other: a foot may have moved by itself, or the bell is bent as well as turned.',
-      );
+      ]);
     if (fact.verdict === 'outside')
       findings.push({
         kind: 'bell-turned',
         severity: severityAgainst(Math.abs(off), limit),
-        cause: `The witness marks stand ${lengthWords(Math.abs(off))} apart: the bell is turned ${off > 0 ? 'clockwise' : 'anticlockwise'}, seen from the mouthpiece, by ${Math.abs(degrees).toFixed(2)}°.`,
-        remedy: `Turn the bell back ${off > 0 ? 'anticlockwise' : 'clockwise'} until ${key ? `the key of ${key.name} lands true` : 'the marks meet'}; then refit guard and brace without strain.`,
+        cause: phrase`The witness marks stand ${length(Math.abs(off))} apart: the bell is turned ${off > 0 ? 'clockwise' : 'anticlockwise'}, seen from the mouthpiece, by ${degrees(Math.abs(turned))}.`,
+        remedy: phrase`Turn the bell back ${off > 0 ? 'anticlockwise' : 'clockwise'} until ${key ? `the key of ${key.name} lands true` : 'the marks meet'}; then refit guard and brace without strain.`,
       });
   }
   const at = (clock: number) => gaps.find(({ point }) => point.clock === clock)?.mean ?? null;
@@ -60,16 +64,19 @@ function twistOf(
   if (key && right !== null && left !== null) {
     const lean = right - left;
     facts.push(
-      judgeFigure(`${key.name} key, right against left`, 'mm', lean, worstOf(gaps), { lower: -limit, upper: limit }),
+      judgeFigure('key-across', `${key.name} key, right against left`, 'mm', lean, worstOf(gaps), {
+        lower: -limit,
+        upper: limit,
+      }),
     );
     if (Math.abs(lean) > limit)
       says.push(
-        `The reference key of ${key.name} is open on the ${lean > 0 ? 'right' : 'left'}: the bell is turned toward the other side.`,
+        phrase`The reference key of ${key.name} is open on the ${lean > 0 ? 'right' : 'left'}: the bell is turned toward the other side.`,
       );
   }
   if (key && front !== null && back !== null)
-    facts.push(plainFigure(`${key.name} key, front against back`, 'mm', front - back));
-  return { facts, findings, says: says.join(' ') };
+    facts.push(plainFigure('key-along', `${key.name} key, front against back`, 'mm', front - back));
+  return { facts, findings, says: joined(says) };
 }
 
 /** Run-out when the tube is turned between centres: twice the way its middle wanders. */
@@ -78,7 +85,7 @@ function runOutOf({ limits }: ReportContext, report: PartReport): ReportFact[] {
   const read = ofMeasure(report, 'run-out').filter(({ mean: value }) => value !== null);
   if (read.length === 0 || limit === null) return [];
   const most = Math.max(...read.map(({ mean: value }) => value ?? 0));
-  return [judgeFigure('Run-out between centres', 'mm', most, worstOf(read), { upper: limit })];
+  return [judgeFigure('run-out', 'Run-out between centres', 'mm', most, worstOf(read), { upper: limit })];
 }
 
 /** A section's line: its quarter lines, its run-out, and for a bell how it stands to the body. */
@@ -92,13 +99,13 @@ export function lineReport(context: ReportContext, report: PartReport): PartRepo
   const passes = straightenPasses(state, report.part, answers.line);
   const learned = learnedReturn(passes);
   if (stations.length < enoughStations || zone === null) {
-    const missing = `Sight along the quarter lines: four stations or more, three lines or more at each (${stations.length} so far).`;
+    const missing = phrase`Sight along the quarter lines: four stations or more, three lines or more at each (${stations.length} so far).`;
     return more.length === 0
       ? { ...report, missing, passes }
       : withFacts(report, more, {
           missing,
           findings: twist.findings,
-          says: [findingsSay(twist.findings), twist.says].filter(Boolean).join(' '),
+          says: joined([findingsSay(twist.findings), twist.says]),
           passes,
         });
   }
@@ -108,15 +115,15 @@ export function lineReport(context: ReportContext, report: PartReport): PartRepo
     ...(learned && { springBack: learned.value }),
   });
   if (!line) return report;
-  const fact = judgeFigure('Straightness zone', 'mm', line.zone, worstOf(sighted), { upper: zone });
+  const fact = judgeFigure('straightness', 'Straightness zone', 'mm', line.zone, worstOf(sighted), { upper: zone });
   const bend = line.bend;
   const finding: ReportFinding | null =
     fact.verdict === 'outside' && bend
       ? {
           kind: 'body-bent',
           severity: severityAgainst(line.zone, zone),
-          cause: `A ${line.shape} at ${Math.round(bend.at)} mm, leaning toward ${clockWords(bend.towardClock)} by ${bend.angleDegrees.toFixed(2)}°.`,
-          remedy: `Support at ${Math.round(line.correction?.supportAt ?? bend.at)} mm, push toward ${clockWords(line.correction?.pushClock)}: set it by ${(line.correction?.setDegrees ?? bend.angleDegrees).toFixed(2)}°.${learnedWords(learned)} A little at a time; read again after every few taps.`,
+          cause: phrase`A ${line.shape} at ${along(bend.at)}, leaning toward ${clockWords(bend.towardClock)} by ${degrees(bend.angleDegrees)}.`,
+          remedy: phrase`Support at ${along(line.correction?.supportAt ?? bend.at)}, push toward ${clockWords(line.correction?.pushClock)}: set it by ${degrees(line.correction?.setDegrees ?? bend.angleDegrees)}. ${learnedWords(learned)} A little at a time; read again after every few taps.`,
         }
       : null;
   const reach = (clock: number, x: number, y: number) =>
@@ -126,12 +133,12 @@ export function lineReport(context: ReportContext, report: PartReport): PartRepo
   const findings = [...(finding ? [finding] : []), ...twist.findings];
   const says = [
     findingsSay(findings),
-    ...(finding ? [] : [`The centres lie in a zone of ${lengthWords(line.zone)}.`]),
+    ...(finding ? [] : [phrase`The centres lie in a zone of ${length(line.zone)}.`]),
     twist.says,
   ];
   return withFacts(report, [fact, ...more], {
-    says: says.filter(Boolean).join(' '),
-    sound: '',
+    says: joined(says),
+    sound: silence,
     findings,
     line,
     passes,

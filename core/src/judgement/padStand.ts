@@ -17,7 +17,14 @@ export function padStandSpread(state: MeasuredJob, type: InstrumentType, part: s
     .sort((a, b) => (a.mean ?? 0) - (b.mean ?? 0));
   const [least, most] = [read[0], read.at(-1)];
   if (!least || !most || read.length < 2) return null;
-  return judgeFigure('Spread of pad stand in the stack', 'mm', (most.mean ?? 0) - (least.mean ?? 0), [least, most], {
-    upper: limit,
-  });
+  return judgeFigure(
+    'stand-spread',
+    'Spread of pad stand in the stack',
+    'mm',
+    (most.mean ?? 0) - (least.mean ?? 0),
+    [least, most],
+    {
+      upper: limit,
+    },
+  );
 }

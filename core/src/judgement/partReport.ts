@@ -1,10 +1,11 @@
 import type { BodyLineOutput } from '../body';
 import type { BoreOutput } from '../bore';
-import type { InstrumentType, MeasurePlace, MeasureUnit } from '../instruments';
+import type { InstrumentType, MeasurePlace } from '../instruments';
 import type { JointOutput } from '../joints';
 import type { MeasuredJob } from './measuredJob';
 import { pointKey, pointsOf, type MeasuringPoint } from '../readings';
 import { solveConformity, type Gauge } from '../metrology';
+import { joined, phrase, silence, type KeptUnit, type Phrase } from '../units';
 import type { FindingKind, Measure, MeasureGroup } from '../vocabulary';
 import { airWarnings } from './airWarnings';
 import type { StraightenPass, ZoneGrowth } from './passHistory';
@@ -13,9 +14,11 @@ import { coarsestGauge, readPoint, type PointReading } from './pointReading';
 
 /** A figure a report comes to, with its limit and verdict where it has one. */
 export interface ReportFact {
+  /** what it is, whatever it is called: reports, records and pages find it by this */
+  id: string;
   words: string;
   value: number;
-  unit: MeasureUnit | 'mm³';
+  unit: KeptUnit;
   /** expanded uncertainty, where the gauges give one */
   uncertainty: number | null;
   limit: { lower?: number; upper?: number } | null;
@@ -34,8 +37,8 @@ export interface FigureSource {
 export interface ReportFinding {
   kind: FindingKind;
   severity: 1 | 2 | 3;
-  cause: string;
-  remedy: string;
+  cause: Phrase;
+  remedy: Phrase;
 }
 
 /** What the readings of one group say of one part. */
@@ -46,9 +49,9 @@ export interface PartReport {
   points: PointReading[];
   facts: ReportFact[];
   /** in a sentence or two: what it is and what would cure it */
-  says: string;
+  says: Phrase;
   /** what is still missing before anything can be said; empty when it is said */
-  missing: string;
+  missing: Phrase;
   findings: ReportFinding[];
   /** points of a curve to be drawn against its reference, mm along the part */
   curve: { at: number; value: number; reference: number }[];
@@ -77,6 +80,7 @@ export const pointOf = ({ group, part, measure, at, clock }: MeasurePlace): Meas
 
 /** A figure made of several readings judged against its limits: each gauge's doubt counts, in quadrature. */
 export function judgeFigure(
+  id: string,
   words: string,
   unit: ReportFact['unit'],
   value: number,
@@ -96,6 +100,7 @@ export function judgeFigure(
     limits: limit,
   });
   return {
+    id,
     words,
     unit,
     value,
@@ -107,7 +112,8 @@ export function judgeFigure(
 }
 
 /** A figure that is only told: nothing judges it. */
-export const plainFigure = (words: string, unit: ReportFact['unit'], value: number): ReportFact => ({
+export const plainFigure = (id: string, words: string, unit: ReportFact['unit'], value: number): ReportFact => ({
+  id,
   words,
   unit,
   value,
@@ -118,8 +124,16 @@ export const plainFigure = (words: string, unit: ReportFact['unit'], value: numb
 });
 
 /** What some findings say, one after the other: what it is and what would cure it. Empty where there is none. */
-export const findingsSay = (findings: readonly ReportFinding[]): string =>
-  findings.map(({ cause, remedy }) => `${cause} ${remedy}`).join(' ');
+export const findingsSay = (findings: readonly ReportFinding[]): Phrase =>
+  joined(findings.flatMap(({ cause, remedy }) => [cause, remedy]));
+
+/** The fact of this id, where the report comes to it. */
+export const factOf = (facts: readonly ReportFact[], id: string): ReportFact | undefined =>
+  facts.find((fact) => fact.id === id);
+
+/** Is it beyond its limit for certain? */
+export const isOutside = (facts: readonly ReportFact[], id: string): boolean =>
+  factOf(facts, id)?.verdict === 'outside';
 
 /** The bare report: its points read, nothing judged yet. */
 export function readPart(
@@ -145,8 +159,8 @@ export function readPart(
     state: points.some(({ stale, fresh: now }) => stale.length > 0 && now.length === 0) ? 'stale' : 'unmeasured',
     points,
     facts: [],
-    says: '',
-    missing: '',
+    says: silence,
+    missing: silence,
     findings: [],
     curve: [],
     curveWords: '',
@@ -157,7 +171,7 @@ export function readPart(
 }
 
 /** What the figures come to where no finding speaks for them. The words follow the verdict: only what is within is called sound. */
-function verdictSays(state: MeasureState, facts: readonly ReportFact[], sound: string): string {
+function verdictSays(state: MeasureState, facts: readonly ReportFact[], sound: Phrase): Phrase {
   const named = (verdict: MeasureState) =>
     facts
       .filter((fact) => fact.verdict === verdict)
@@ -167,11 +181,11 @@ function verdictSays(state: MeasureState, facts: readonly ReportFact[], sound: s
     case 'within':
       return sound;
     case 'undecided':
-      return `Too near the limit to say: ${named('undecided')}. Read it again, or with a finer gauge.`;
+      return phrase`Too near the limit to say: ${named('undecided')}. Read it again, or with a finer gauge.`;
     case 'outside':
-      return `Outside its limits: ${named('outside')}.`;
+      return phrase`Outside its limits: ${named('outside')}.`;
     default:
-      return '';
+      return silence;
   }
 }
 
@@ -184,10 +198,10 @@ function verdictSays(state: MeasureState, facts: readonly ReportFact[], sound: s
 export function withFacts(
   report: PartReport,
   facts: ReportFact[],
-  { sound = 'Within.', says = '', ...more }: Partial<PartReport> & { sound?: string },
+  { sound = ['Within.'], says = silence, ...more }: Partial<PartReport> & { sound?: Phrase },
 ): PartReport {
   const state = wholeState(facts.flatMap(({ verdict }) => (verdict === null ? [] : [verdict])));
   const findings = more.findings ?? report.findings;
-  const verdict = findings.length > 0 ? '' : verdictSays(state, facts, sound);
-  return { ...report, state, facts, says: [says, verdict].filter(Boolean).join(' '), ...more };
+  const verdict = findings.length > 0 ? silence : verdictSays(state, facts, sound);
+  return { ...report, state, facts, says: joined([says, verdict]), ...more };
 }

@@ -1,7 +1,8 @@
 import type { MeasuredJob } from './measuredJob';
 import { meanOf } from '../metrology';
 import { upperLimit } from '../practice';
-import { lengthWords, severityAgainst } from './figureWords';
+import { degrees, length, phrase } from '../units';
+import { severityAgainst } from './figureWords';
 import {
   findingsSay,
   judgeFigure,
@@ -28,14 +29,16 @@ export function postReport({ state, type, limits }: ReportContext, report: PartR
   const [gap] = ofMeasure(report, 'post-gap');
   const [mostLean, mostStep] = [upperLimit('postLean', limits), upperLimit('postHeight', limits)];
   if (lean && lean.mean !== null && mostLean !== null) {
-    const fact = judgeFigure('Lean', '°', Math.abs(lean.mean), [lean], { upper: mostLean });
+    const fact = judgeFigure('lean', 'Lean', '°', Math.abs(lean.mean), [lean], { upper: mostLean });
     facts.push(fact);
     if (fact.verdict === 'outside')
       findings.push({
         kind: 'post-leaning',
         severity: severityAgainst(Math.abs(lean.mean), mostLean),
-        cause: `The post leans by ${Math.abs(lean.mean).toFixed(1)}°.`,
-        remedy: 'Set it upright with the rod or a spacer in place; steady a threaded post against its neighbour first.',
+        cause: phrase`The post leans by ${degrees(Math.abs(lean.mean))}.`,
+        remedy: [
+          'Set it upright with the rod or a spacer in place; steady a threaded post against its neighbour first.',
+        ],
       });
   }
   const mates = type.posts
@@ -44,26 +47,34 @@ export function postReport({ state, type, limits }: ReportContext, report: PartR
     .filter(({ mean }) => mean !== null);
   if (height && height.mean !== null && mates.length > 0 && mostStep !== null) {
     const step = height.mean - meanOf(mates.map(({ mean }) => mean ?? 0));
-    const fact = judgeFigure('Height against the other posts of its rod', 'mm', step, [height, ...mates], {
-      lower: -mostStep,
-      upper: mostStep,
-    });
+    const fact = judgeFigure(
+      'height-step',
+      'Height against the other posts of its rod',
+      'mm',
+      step,
+      [height, ...mates],
+      {
+        lower: -mostStep,
+        upper: mostStep,
+      },
+    );
     facts.push(fact);
     if (fact.verdict === 'outside')
       findings.push({
         kind: 'post-leaning',
         severity: severityAgainst(Math.abs(step), mostStep),
-        cause: `The post stands ${lengthWords(Math.abs(step))} ${step > 0 ? 'higher' : 'lower'} than the others of its rod.`,
-        remedy:
+        cause: phrase`The post stands ${length(Math.abs(step))} ${step > 0 ? 'higher' : 'lower'} than the others of its rod.`,
+        remedy: [
           'Look at its foot: a post that has lifted is seated again, one on a bent body waits until the body is straight.',
+        ],
       });
   }
-  if (gap && gap.mean !== null) facts.push(plainFigure('Gap to the post above', 'mm', gap.mean));
+  if (gap && gap.mean !== null) facts.push(plainFigure('post-gap', 'Gap to the post above', 'mm', gap.mean));
   if (facts.length === 0)
-    return { ...report, missing: 'Read its lean and its height; the gap is judged with the keys of its rod.' };
+    return { ...report, missing: ['Read its lean and its height; the gap is judged with the keys of its rod.'] };
   return withFacts(report, facts, {
     says: findingsSay(findings),
-    sound: 'It stands as it should.',
+    sound: ['It stands as it should.'],
     findings: findings.slice(0, 1),
   });
 }

@@ -4,6 +4,7 @@ import { bandOf } from '../practice';
 import { partReport } from './groupReports';
 import { limitsOf } from './limitsOf';
 import type { MeasureState } from './measureState';
+import { length, phrase, silence, type Phrase } from '../units';
 import { judgeFigure, type PartReport, type ReportFact } from './partReport';
 import { readPoint, type PointReading } from './pointReading';
 
@@ -30,7 +31,7 @@ export interface RodSpan {
   gap: PointReading;
   /** what is left between the posts: gap less the sum of the tubes, with its doubt; null until all is read */
   play: ReportFact | null;
-  says: string;
+  says: Phrase;
 }
 
 export interface RodStack {
@@ -45,22 +46,22 @@ const pointOfKey = (state: MeasuredJob, part: string, measure: 'tube-length' | '
   readPoint(state, { group: 'hinge', part, measure, clock: 0 });
 
 /** What a span comes to, and what to do about it. */
-function spanWords(keys: readonly RodKey[], gap: PointReading, play: ReportFact | null, middle: number): string {
+function spanWords(keys: readonly RodKey[], gap: PointReading, play: ReportFact | null, middle: number): Phrase {
   const missing = [
     ...keys
       .filter(({ nestsIn, length }) => nestsIn === null && length.mean === null)
       .map(({ name }) => `the tube of ${name}`),
     ...(gap.mean === null ? ['the gap between its posts'] : []),
   ];
-  if (missing.length > 0) return `Still to be read: ${missing.join(', ')}.`;
-  if (!play) return '';
+  if (missing.length > 0) return phrase`Still to be read: ${missing.join(', ')}.`;
+  if (!play) return silence;
   const off = play.value - middle;
-  if (play.verdict === 'within') return 'The tubes fill the gap as they should.';
-  if (play.verdict === 'undecided') return 'The sum of these readings is too near the limit to say.';
+  if (play.verdict === 'within') return ['The tubes fill the gap as they should.'];
+  if (play.verdict === 'undecided') return ['The sum of these readings is too near the limit to say.'];
   const share = Math.abs(off) / Math.max(1, keys.filter(({ nestsIn }) => nestsIn === null).length);
   return off > 0
-    ? `${off.toFixed(3)} mm too much room: lengthen the tubes by ${share.toFixed(3)} mm each, the loosest first, or move a post that leans.`
-    : `${Math.abs(off).toFixed(3)} mm too little room: face ${share.toFixed(3)} mm from each tube, the longest first.`;
+    ? phrase`${length(off)} too much room: lengthen the tubes by ${length(share)} each, the loosest first, or move a post that leans.`
+    : phrase`${length(Math.abs(off))} too little room: face ${length(share)} from each tube, the longest first.`;
 }
 
 /**
@@ -107,6 +108,7 @@ export function rodStack(
     const complete = gap.mean !== null && lengths.every(({ mean }) => mean !== null);
     const play = complete
       ? judgeFigure(
+          'room-left',
           'Room left between the posts',
           'mm',
           (gap.mean ?? 0) - lengths.reduce((sum, { mean }) => sum + (mean ?? 0), 0),
@@ -133,6 +135,7 @@ export function rodStack(
   const whole =
     spans.length > 1 && plays.length === spans.length
       ? judgeFigure(
+          'room-left-along',
           'Room left along the rod',
           'mm',
           plays.reduce((sum, { value }) => sum + value, 0),

@@ -1,4 +1,5 @@
 import { expect, test } from '@jest/globals';
+import { told } from '../../tests/testJob';
 import type { SeatOutput } from '../pads';
 import type { PadReport } from './padReport';
 import { suggestFromSeat } from './suggestFindings';
@@ -27,12 +28,12 @@ const seat = (change: Partial<SeatOutput>): SeatOutput =>
   }) as unknown as SeatOutput;
 
 test('shims are named with their places, and what they leave', () =>
-  expect(suggestFromSeat(report, seat({}))?.remedy).toMatch(/Shims 90°: 0\.10+ mm; leaves 0\.010* mm\./));
+  expect(told(suggestFromSeat(report, seat({}))?.remedy)).toMatch(/Shims 90°: 0\.10+ mm; leaves 0\.010* mm\./));
 test.each([
   ['reset-bed', 0.12, /The pad stands 0\.120* mm too thin\./],
   ['change-pad', -0.3, /The pad stands 0\.30+ mm too thick\./],
 ] as const)('%s says by how much the pad stands wrong', (advice, thicknessCorrection, words) =>
-  expect(suggestFromSeat(report, seat({ advice, thicknessCorrection }))?.remedy).toMatch(words),
+  expect(told(suggestFromSeat(report, seat({ advice, thicknessCorrection }))?.remedy)).toMatch(words),
 );
 test('nothing is suggested where nothing is to be done, or no gap is surely too wide', () => {
   expect(suggestFromSeat(report, seat({ advice: 'none' }))).toBeNull();

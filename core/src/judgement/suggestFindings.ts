@@ -4,7 +4,8 @@ import { removableNames, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import type { SeatOutput } from '../pads';
 import type { FindingKind } from '../vocabulary';
-import { clockWords, lengthWords, severityAgainst } from './figureWords';
+import { joined, length, phrase, type Phrase } from '../units';
+import { clockWords, severityAgainst } from './figureWords';
 import type { PadReport } from './padReport';
 import type { PartReport } from './partReport';
 import type { RimReport } from './rimReport';
@@ -16,9 +17,9 @@ export interface Suggestion {
   part: string;
   severity: 1 | 2 | 3;
   /** what the figures show */
-  cause: string;
-  remedy: string;
-  why: string;
+  cause: Phrase;
+  remedy: Phrase;
+  why: Phrase;
   evidence: string[];
   /** the newest reading it rests on */
   newestSeq: number;
@@ -47,24 +48,29 @@ export function suggestFromSeat(report: PadReport, seat: SeatOutput): Suggestion
   if (kind === null || !report.points.some(({ state }) => state === 'outside')) return null;
   const widest = Math.max(...report.points.map(({ mean }) => mean ?? 0));
   const correction = seat.thicknessCorrection;
-  const remedies = [adviceWords[seat.advice]];
+  const remedies: Phrase[] = [[adviceWords[seat.advice]]];
   if (seat.advice === 'reset-bed' || seat.advice === 'change-pad') {
-    remedies.push(`The pad stands ${lengthWords(Math.abs(correction))} too ${correction < 0 ? 'thick' : 'thin'}.`);
+    remedies.push(phrase`The pad stands ${length(Math.abs(correction))} too ${correction < 0 ? 'thick' : 'thin'}.`);
   }
   if (seat.advice === 'shim' && seat.shims.length > 0) {
-    const list = seat.shims.map(({ clock, thickness }) => `${clock}°: ${lengthWords(thickness)}`).join(', ');
-    remedies.push(`Shims ${list}; leaves ${lengthWords(seat.predictedMaxGap)}.`);
+    const list = joined(
+      seat.shims.map(({ clock, thickness }) => phrase`${clock}°: ${length(thickness)}`),
+      ', ',
+    );
+    remedies.push(phrase`Shims ${list}; leaves ${length(seat.predictedMaxGap)}.`);
   }
   return {
     key: `${kind}:${report.part}`,
     kind,
     part: report.part,
     severity: severityAgainst(widest, report.limit),
-    cause: seat.rimSuspected
-      ? 'The gaps open where the rim is low: the rim is crooked, not the pad.'
-      : `${pictureWords[seat.picture].title}. ${pictureWords[seat.picture].causes}`,
-    remedy: remedies.join(' '),
-    why: `Widest gap ${lengthWords(widest)} against a limit of ${lengthWords(report.limit)}; opens toward ${clockWords(seat.openClock)}, ${lengthWords(seat.tilt)} across, ${lengthWords(seat.unevenness)} uneven.`,
+    cause: [
+      seat.rimSuspected
+        ? 'The gaps open where the rim is low: the rim is crooked, not the pad.'
+        : `${pictureWords[seat.picture].title}. ${pictureWords[seat.picture].causes}`,
+    ],
+    remedy: joined(remedies),
+    why: phrase`Widest gap ${length(widest)} against a limit of ${length(report.limit)}; opens toward ${clockWords(seat.openClock)}, ${length(seat.tilt)} across, ${length(seat.unevenness)} uneven.`,
     evidence: report.evidence,
     newestSeq: report.newestSeq,
   };
@@ -85,16 +91,17 @@ export function suggestFromRim(report: RimReport): Suggestion[] {
       key: `rim-warped:${part}`,
       kind: 'rim-warped',
       severity: severityAgainst(Math.max(rim.flatness / limits.flatness, rim.tilt / limits.tilt), 1),
-      cause:
+      cause: [
         low.length > 0
           ? `The rim is low at ${low.join(' and ')}.`
           : `The rim is not level: high at ${clockWords(rim.highClock)}.`,
+      ],
       remedy: {
-        'none': 'Level the rim over a plug; it is flat but tilted, so look at the body beneath it first.',
-        'dress': `Dress the high spots over a centring plug: ${lengthWords(rim.levelling.removal)} to come off.`,
-        'raise-then-dress': `Raise the low side from inside first: dressing alone would take ${lengthWords(rim.levelling.removal)}.`,
+        'none': ['Level the rim over a plug; it is flat but tilted, so look at the body beneath it first.'],
+        'dress': phrase`Dress the high spots over a centring plug: ${length(rim.levelling.removal)} to come off.`,
+        'raise-then-dress': phrase`Raise the low side from inside first: dressing alone would take ${length(rim.levelling.removal)}.`,
       }[rim.levelling.method],
-      why: `Flatness ${lengthWords(rim.flatness)} ± ${lengthWords(flatness.expandedUncertainty)} against ${lengthWords(limits.flatness)}; tilt ${lengthWords(rim.tilt)} against ${lengthWords(limits.tilt)}.`,
+      why: phrase`Flatness ${length(rim.flatness, flatness.expandedUncertainty)} against ${length(limits.flatness)}; tilt ${length(rim.tilt)} against ${length(limits.tilt)}.`,
     });
   }
   if (rim.verdicts.ovality === 'outside' && rim.ellipse) {
@@ -103,9 +110,9 @@ export function suggestFromRim(report: RimReport): Suggestion[] {
       key: `hole-oval:${part}`,
       kind: 'hole-oval',
       severity: severityAgainst(rim.ellipse.ovality, limits.ovality),
-      cause: `The hole is oval, longest toward ${clockWords(rim.ellipse.longClock)}.`,
-      remedy: 'Bring it round over a tapered plug, then read the rim again.',
-      why: `Ovality ${lengthWords(rim.ellipse.ovality)} against ${lengthWords(limits.ovality)}.`,
+      cause: [`The hole is oval, longest toward ${clockWords(rim.ellipse.longClock)}.`],
+      remedy: ['Bring it round over a tapered plug, then read the rim again.'],
+      why: phrase`Ovality ${length(rim.ellipse.ovality)} against ${length(limits.ovality)}.`,
     });
   }
   return suggestions;
@@ -120,13 +127,19 @@ export const suggestFromPart = ({ part, facts, findings, evidence, newestSeq }: 
     severity,
     cause,
     remedy,
-    why: facts
-      .filter(({ verdict }) => verdict === 'outside')
-      .map(({ words, value, unit, limit }) => {
-        const bound = [limit?.lower, limit?.upper].filter((side) => side !== undefined).join(' to ');
-        return `${words} ${value.toFixed(3)} ${unit} against ${bound} ${unit}`;
-      })
-      .join('; '),
+    why: joined(
+      facts
+        .filter(({ verdict }) => verdict === 'outside')
+        .map(({ words, value, unit, uncertainty, limit }) => {
+          const bounds = [limit?.lower, limit?.upper].filter((side) => side !== undefined);
+          const bound = joined(
+            bounds.map((side) => [{ value: side, unit }]),
+            ' to ',
+          );
+          return phrase`${words} ${{ value, unit, uncertainty }} against ${bound}`;
+        }),
+      '; ',
+    ),
     evidence,
     newestSeq,
   }));
@@ -138,9 +151,9 @@ export function suggestCommonCauses(state: JobState, type: InstrumentType): Sugg
     kind,
     part,
     severity,
-    cause: reason,
-    remedy: 'Look there before any of them is cured: a cure over a deeper fault is a stop-gap.',
-    why: `${gathers.length} findings that point the same way.`,
+    cause: [reason],
+    remedy: ['Look there before any of them is cured: a cure over a deeper fault is a stop-gap.'],
+    why: phrase`${gathers.length} findings that point the same way.`,
     evidence,
     newestSeq: Math.max(0, ...evidence.map((entry) => state.byId.get(entry)?.seq ?? 0)),
   }));

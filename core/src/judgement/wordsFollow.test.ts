@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { sax, TestJob } from '../../tests/testJob';
+import { sax, TestJob, told } from '../../tests/testJob';
 import { applyOptions, boreAt, instrumentType, unitOfMeasure, type InstrumentType } from '../instruments';
 import { chanceFrom } from '../simulation';
 import { partReport, partsOfGroup, pointsOfPart, reportedGroups, type PartReport, type ReportedGroup } from '.';
@@ -57,10 +57,10 @@ describe.each(reportedGroups)('the words of a %s', (group) => {
         if (!report || report.facts.length === 0) return;
         met.add(report.state);
         const { state, says, findings } = report;
-        if (state !== 'within') expect(says).not.toMatch(sound);
-        if (state === 'undecided') expect(says).toMatch(doubt);
-        if (state === 'within') expect(says).not.toMatch(doubt);
-        if (state === 'outside' && findings.length === 0) expect(says).toMatch(/outside its limits: \w/i);
+        if (state !== 'within') expect(told(says)).not.toMatch(sound);
+        if (state === 'undecided') expect(told(says)).toMatch(doubt);
+        if (state === 'within') expect(told(says)).not.toMatch(doubt);
+        if (state === 'outside' && findings.length === 0) expect(told(says)).toMatch(/outside its limits: \w/i);
         // A cure is offered for what is outside only.
         if (findings.length > 0) expect(state).toBe('outside');
       }),

@@ -1,5 +1,6 @@
 import type { Problem } from '../solvers/contract';
 import { hasSchema, problemsWith, strangeTexts, type SchemaName } from '../validation';
+import type { Phrase } from '../units';
 import { draftOf } from './draft';
 import { bodySchemaName } from './envelope.schema';
 import { says, type AnyEntry, type Draft, type Kind, type LogState, type NameOf } from './kind';
@@ -51,7 +52,7 @@ export interface Logbook<State, New, E> {
    */
   read: (row: RawEntry) => E;
   /** What an entry says, in a line. */
-  words: (entry: E, names: ReadonlyMap<string, string>) => string;
+  words: (entry: E, names: ReadonlyMap<string, string>) => Phrase;
 }
 
 /** Makes a logbook of a set of kinds. It knows what an entry is, not what it is about. */
@@ -181,7 +182,8 @@ export function logbookOf<
     },
     words: ({ kind, body }, names) => {
       const name: NameOf = (part) => names.get(part) ?? part;
-      return kindOf(kind)?.words(body, name) ?? kind;
+      const said = kindOf(kind)?.words(body, name) ?? kind;
+      return typeof said === 'string' ? [said] : said;
     },
   };
 }

@@ -1,5 +1,6 @@
 import type { JSONSchema } from 'json-schema-to-ts';
 import type { Problem } from '../solvers/contract';
+import type { Phrase } from '../units';
 
 export interface Envelope {
   /** UUID made by whoever writes the entry, so that sending it again is harmless */
@@ -62,7 +63,7 @@ export interface Kind<Name extends string, Body, State> {
   /** Takes the entry in; the draft belongs to the batch. */
   fold(draft: Draft<State>, entry: Logged<Name, Body>): void;
   /** What the entry says, in a line. */
-  words(body: Body, name: NameOf): string;
+  words(body: Body, name: NameOf): string | Phrase;
   /** are later entries checked against what this one set? Striking it then means reading all again */
   readonly bears: boolean;
   /** why it cannot be struck, where it cannot */

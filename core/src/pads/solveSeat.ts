@@ -12,6 +12,7 @@ import {
   toRadians,
   Unsolvable,
 } from '../metrology';
+import { phrase, stock as ofStock } from '../units';
 import type { PadAdvice, PadPicture, SeatInput, SeatOutput } from './seat.schema';
 import { greatestStack, shimStacks } from './shimStack';
 
@@ -108,7 +109,7 @@ export function solveSeat(input: SeatInput): SeatOutput {
   const { padDiameter: D, axisDistance: R, limits, shims: stock = [], sectorWidth = 45 } = input;
   if (atMost(R, D / 2)) {
     throw new Unsolvable(
-      `The pad (${D} mm across) reaches its own hinge axis ${R} mm away: the hinge must be farther than half the pad diameter.`,
+      phrase`The pad (${ofStock(D)} across) reaches its own hinge axis ${ofStock(R)} away: the hinge must be farther than half the pad diameter.`,
     );
   }
   const limit = limits.gap;

@@ -4,6 +4,7 @@ import { rememberedOf, type JobState } from '../job';
 import type { OperationState } from './operationState';
 import { limitsOf, measureStateWords, reportedGroups, stateOf, type JobJudgement } from '../judgement';
 import { settingsOf, tolerance, toleranceWords, type Tolerance } from '../practice';
+import type { KeptUnit } from '../units';
 import type { Family, MeasureGroup, PassKind, PracticeSettings, ToleranceName } from '../vocabulary';
 import { learnedFor, type LearnedFactor, type LearnedTimes } from './learnTimes';
 import { tableWith, type OperationKind, type OperationTable } from './operations';
@@ -26,7 +27,7 @@ export type StepStatus = 'done' | 'skipped' | 'started' | 'curing' | 'ready' | '
 export interface ReachedAt {
   name: ToleranceName;
   words: string;
-  unit: string;
+  unit: KeptUnit;
   limit: Tolerance;
 }
 

@@ -1,6 +1,7 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { strangePart } from '../instruments';
 import type { JobKind } from '../job';
+import { phrase } from '../units';
 import { freeText, text } from '../validation/plain.schema';
 import { addReading } from './ledger';
 import { measuringPointSchema } from './point.schema';
@@ -48,7 +49,7 @@ export const reading: JobKind<'reading', ReadingBody> = {
     addReading(draft, point, kept);
   },
   words: ({ point, typed, gauge: by }, name) =>
-    `Read ${typed.replace('-', '−')} · ${point.group} of ${name(point.part)}, ${pointWords(point)} · ${by.name}`,
+    phrase`Read ${typed.replace('-', '−')} · ${point.group} of ${name(point.part)}, ${pointWords(point)} · ${by.name}`,
   turnsPlan: false,
   bears: false,
 };

@@ -1,5 +1,6 @@
 import type { InstrumentType } from '../instruments';
-import { partReport } from '../judgement';
+import { partReport, type ReportFact } from '../judgement';
+import type { KeptUnit } from '../units';
 import type { JobState } from '../job';
 import { establishes, type Step } from '../plan';
 import { generation, padFigure, rimFigure } from './measureHistory';
@@ -8,23 +9,25 @@ import { generation, padFigure, rimFigure } from './measureHistory';
 export interface StepReading {
   group: string;
   part: string;
+  /** the fact it is, see `ReportFact` */
+  id: string;
   words: string;
-  unit: string;
+  unit: KeptUnit;
   before: number | null;
   now: number | null;
 }
 
-type Figures = Map<string, { words: string; unit: string; value: number }>;
+type Figures = Map<string, Pick<ReportFact, 'id' | 'words' | 'unit' | 'value'>>;
 
 /** What the readings of one part come to. */
 function figuresOf(state: JobState, type: InstrumentType, group: string, part: string): Figures {
   if (group === 'pad' || group === 'rim') {
     const figure = group === 'pad' ? padFigure(state, type, part) : rimFigure(state, type, part);
-    const words = group === 'pad' ? 'Widest gap' : 'Flatness';
-    return new Map(figure ? [[words, { words, unit: 'mm', value: figure.value }]] : []);
+    const [id, words] = group === 'pad' ? ['widest-gap', 'Widest gap'] : ['flatness', 'Flatness'];
+    return new Map(figure ? [[id, { id, words, unit: 'mm', value: figure.value }]] : []);
   }
   const facts = partReport(state, type, group, part)?.facts ?? [];
-  return new Map(facts.filter(({ limit }) => limit !== null).map((fact) => [fact.words, fact]));
+  return new Map(facts.filter(({ limit }) => limit !== null).map((fact) => [fact.id, fact]));
 }
 
 /**
@@ -40,13 +43,14 @@ export function stepReadings(state: JobState, type: InstrumentType, step: Step):
   const [spoilt, last] = [generation(state, 'spoilt'), state];
   return places.flatMap(({ group, part }) => {
     const [before, now] = [figuresOf(spoilt, type, group, part), figuresOf(last, type, group, part)];
-    return [...new Map([...before, ...now]).values()].map(({ words, unit }) => ({
+    return [...new Map([...before, ...now]).values()].map(({ id, words, unit }) => ({
       group,
       part,
+      id,
       words,
       unit,
-      before: before.get(words)?.value ?? null,
-      now: now.get(words)?.value ?? null,
+      before: before.get(id)?.value ?? null,
+      now: now.get(id)?.value ?? null,
     }));
   });
 }

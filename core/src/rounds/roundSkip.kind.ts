@@ -1,6 +1,7 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import type { JobKind } from '../job';
 import { says } from '../logbook';
+import { phrase } from '../units';
 import { pointKey, pointWords } from '../readings';
 import { measuringPointSchema } from '../readings/point.schema';
 import { freeText, uuidSchema } from '../validation/plain.schema';
@@ -20,7 +21,7 @@ export const roundSkip: JobKind<'round-skip', FromSchema<typeof body>> = {
     const round = rounds.get(id);
     if (round) rounds.set(id, { ...round, skipped: new Set(round.skipped).add(pointKey(point)) });
   },
-  words: ({ point }, name) => `Passed over in the round: ${name(point.part)}, ${pointWords(point)}`,
+  words: ({ point }, name) => phrase`Passed over in the round: ${name(point.part)}, ${pointWords(point)}`,
   turnsPlan: false,
   bears: true,
 };

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { sax } from '../../tests/testJob';
+import { sax, told } from '../../tests/testJob';
 import { foldJob, type Entry, type JobState } from '../job';
 import type { MeasuringPoint } from '../readings';
 import { applyOptions, instrumentType, measuringPoints, type InstrumentType } from '../instruments';
-import { partReport, pointOf, rimReport, rodStack, type PartReport } from '../judgement';
+import { factOf, partReport, pointOf, rimReport, rodStack, type PartReport } from '../judgement';
 import { gaugeOfReading, gaugeStandardUncertainty, shelfGauges, usualGauge, type ShelfGauge } from '../metrology';
 import { solveRim } from '../rims';
 import type { MeasureGroup } from '../vocabulary';
@@ -58,9 +58,9 @@ const found = (
   if (!report) throw new Error(`no report of ${group} at ${part}`);
   return report;
 };
-const fact = (report: PartReport, words: string) => {
-  const is = report.facts.find((each) => each.words.startsWith(words));
-  if (!is) throw new Error(`${report.part} says nothing of ${words}`);
+const fact = (report: PartReport, id: string) => {
+  const is = factOf(report.facts, id);
+  if (!is) throw new Error(`${report.part} says nothing of ${id}`);
   return is;
 };
 const sound = (seed: number, type = sax) => soundInstrument(type, chanceFrom(seed), chanceFrom(seed + 5000));
@@ -92,9 +92,9 @@ describe('what is hidden in an instrument is found by reading it, for a hundred 
       expect(report.findings.map(({ kind }) => kind)).toEqual(['dent']);
       expect(report.bore?.features.some(({ from, to }) => from <= at && at <= to)).toBe(true);
       // Across the dent it is narrow by its depth, at right angles not at all: half of it in the mean.
-      const deviation = fact(report, 'Largest deviation');
+      const deviation = fact(report, 'bore-deviation');
       expect(Math.abs(deviation.value + depth / 2)).toBeLessThan(2 * (deviation.uncertainty ?? 0));
-      const oval = fact(report, 'Largest ovality');
+      const oval = fact(report, 'bore-ovality');
       expect(Math.abs(oval.value - depth)).toBeLessThan(2.5 * (oval.uncertainty ?? 0));
     }
   });
@@ -126,11 +126,11 @@ describe('what is hidden in an instrument is found by reading it, for a hundred 
       Object.assign(truth.hinges.get('low-b-key') ?? {}, own);
       const report = found(sax, truth, seed, 'hinge', 'low-b-key');
       expect(report.findings.map(({ kind }) => kind)).toEqual(['hinge-loose', 'end-play']);
-      for (const [words, is] of [
-        ['Clearance', own.clearance],
-        ['End play', own.endPlay],
+      for (const [id, is] of [
+        ['clearance', own.clearance],
+        ['end-play', own.endPlay],
       ] as const) {
-        const { value, uncertainty } = fact(report, words);
+        const { value, uncertainty } = fact(report, id);
         expect(Math.abs(value - is)).toBeLessThan(1.6 * (uncertainty ?? 0));
       }
     }
@@ -146,7 +146,7 @@ describe('what is hidden in an instrument is found by reading it, for a hundred 
       Object.assign(joint ?? {}, { clearance: 0.006, taper: 0, gouge: 60 });
       const gouged = found(sax, truth, seed, 'joint', 'neck-receiver');
       expect(gouged.findings.map(({ kind }) => kind)).toContain('tenon-gouged');
-      expect(Math.abs(fact(gouged, 'Leak read').value - 60)).toBeLessThan(6);
+      expect(Math.abs(fact(gouged, 'leak').value - 60)).toBeLessThan(6);
     }
   });
   test('a turned bell, a leaning post, a bent rod, a worn pivot', () => {
@@ -156,7 +156,7 @@ describe('what is hidden in an instrument is found by reading it, for a hundred 
       Object.assign(truth.tubes.get('bell') ?? {}, { turned });
       const bell = found(sax, truth, seed, 'body-line', 'bell');
       expect(bell.findings.map(({ kind }) => kind)).toEqual(['bell-turned']);
-      expect(Math.abs(fact(bell, 'The bell is turned').value - turned)).toBeLessThan(0.05);
+      expect(Math.abs(fact(bell, 'bell-turn').value - turned)).toBeLessThan(0.05);
       const post = sax.posts.find(({ rod }) => rod === 'lower-stack-rod')?.id ?? '';
       truth.posts.set(post, { lean: 2, lift: 0 });
       expect(found(sax, truth, seed, 'post', post).findings[0]?.kind).toBe('post-leaning');
@@ -183,7 +183,7 @@ describe('what is hidden in an instrument is found by reading it, for a hundred 
     Object.assign(truth.joints.get('middle-joint') ?? {}, { clearance: 0.1, squeeze: 0.02 });
     const report = found(clarinet, truth, 3, 'joint', 'middle-joint');
     expect(report.findings.map(({ kind }) => kind)).toEqual(['cork-worn']);
-    expect(fact(report, 'Squeeze').value).toBeCloseTo(0.02, 1);
+    expect(fact(report, 'cork-squeeze').value).toBeCloseTo(0.02, 1);
   });
 });
 
@@ -204,11 +204,11 @@ describe('one rod', () => {
     for (const key of keys) Object.assign(truth.hinges.get(key) ?? {}, { endPlay: 0.2 });
     const loose = rodStack(readParts(sax, truth, 11, parts), sax, rod);
     expect(loose?.spans[0]?.play?.verdict).toBe('outside');
-    expect(loose?.spans[0]?.says).toMatch(/too much room: lengthen/);
+    expect(told(loose?.spans[0]?.says)).toMatch(/too much room: lengthen/);
   });
   test('what is missing is named', () => {
     const stack = rodStack(readParts(sax, sound(1), 1, parts.slice(1)), sax, rod);
-    expect(stack?.spans[0]?.says).toMatch(/^Still to be read/);
+    expect(told(stack?.spans[0]?.says)).toMatch(/^Still to be read/);
     expect(rodStack(readParts(sax, sound(1), 1, []), sax, 'no-such-rod')).toBeNull();
   });
 });

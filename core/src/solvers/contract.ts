@@ -1,3 +1,5 @@
+import type { Phrase } from '../units';
+
 /** One thing wrong with an input: where (JSON pointer) and what. */
 export interface Problem {
   path: string;
@@ -23,7 +25,7 @@ export type SolverResult<Output = unknown> =
   | { status: 'solved'; output: Output }
   | { status: 'invalid-input'; problems: Problem[] }
   | { status: 'unknown-solver' }
-  | { status: 'unsolvable'; message: string };
+  | { status: 'unsolvable'; message: string; said: Phrase };
 
 /** The document a failed call answers with, the same from the worker, over HTTP and on the command line. */
 export type SolverError =

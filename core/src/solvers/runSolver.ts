@@ -3,6 +3,8 @@ import { hasSchema, problemsWith } from '../validation';
 import type { Problem, SolverResult } from './contract';
 import { solvers } from './registry';
 
+const tooLarge = 'The figures are too large to compute with.';
+
 /** True when every number inside is finite. */
 function allFinite(value: unknown): boolean {
   if (typeof value === 'number') return Number.isFinite(value);
@@ -25,10 +27,10 @@ export function runSolver(name: string, input: unknown): SolverResult {
   if (checked.length > 0) return { status: 'invalid-input', problems: checked };
   try {
     const output = solver.solve(input as never);
-    if (!allFinite(output)) return { status: 'unsolvable', message: 'The figures are too large to compute with.' };
+    if (!allFinite(output)) return { status: 'unsolvable', message: tooLarge, said: [tooLarge] };
     return { status: 'solved', output };
   } catch (error) {
-    if (error instanceof Unsolvable) return { status: 'unsolvable', message: error.message };
+    if (error instanceof Unsolvable) return { status: 'unsolvable', message: error.message, said: error.said };
     throw error;
   }
 }

@@ -1,3 +1,7 @@
-export * from './units';
-export * from './parseLength';
-export * from './printLength';
+export { along, degrees, length, printQuantity, rulerOf, stock, type KeptUnit, type Quantity } from './quantity';
+export { parseNumber } from './parseNumber';
+export { parseQuantity, type ParsedQuantity } from './parseQuantity';
+export { joined, phrase, printPhrase, silence, type Phrase } from './phrase';
+export { parseLength, type ParsedLength } from './parseLength';
+export { printFigure, printFraction, printLength, printWithUncertainty } from './printLength';
+export { lengthUnits, mmPerUnit, unitNames, type LengthUnit } from './units';

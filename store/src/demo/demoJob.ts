@@ -11,6 +11,7 @@ import {
   gaugeShows,
   judgeJob,
   jobPlan,
+  printPhrase,
   lightPicture,
   nextCell,
   overRelations,
@@ -243,7 +244,7 @@ export class DemoJob {
       part,
       severity,
       status: 'confirmed',
-      note: note || cause,
+      note: note || printPhrase(cause, this.state.unit),
       suggestion: key,
       evidence,
     });

@@ -1,9 +1,9 @@
 'use client';
 
-import { unitOfMeasure, type LengthUnit, type MeasuringPoint, type ReadingState } from '@holotonos/core';
+import { printQuantity, unitOfMeasure, type LengthUnit, type MeasuringPoint, type ReadingState } from '@holotonos/core';
 import { useId, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import { Form } from '@/ui/bootstrap';
-import { askWords, printFigureOf, typedUnit } from './groups';
+import { askWords, typedUnit } from './groups';
 import type { Figure } from './useFigure';
 
 /** The bottom band while measuring: what is asked for, the field, the last figure very large, its verdict, what comes next. */
@@ -59,7 +59,7 @@ export function FigureReadout({
       </div>
       <div data-testid="last-reading">
         <div className="figure">
-          {last ? printFigureOf(last.reading.value, unitOfMeasure(last.point.measure), unit) : '–'}
+          {last ? printQuantity({ value: last.reading.value, unit: unitOfMeasure(last.point.measure) }, unit) : '–'}
         </div>
       </div>
       <div>

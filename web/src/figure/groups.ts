@@ -1,15 +1,13 @@
 import {
   isSigned,
-  parseLength,
+  parseQuantity,
   partsOfGroup,
-  printLength,
-  printWithUncertainty,
   unitOfMeasure,
   type InstrumentType,
   type LengthUnit,
   type Measure,
-  type MeasureUnit,
   type MeasuringPoint,
+  type ParsedQuantity,
 } from '@holotonos/core';
 import type { StripTarget } from '@/tube/StripControl';
 
@@ -118,41 +116,19 @@ const zeroAllowed: readonly Measure[] = [
 ];
 
 /** A figure as it was typed, in the unit its measure is kept in, or what to type instead. */
-export function parseFigure(
-  text: string,
-  measure: Measure,
-  unit: LengthUnit,
-): { ok: true; value: number } | { ok: false; problem: string } {
-  if (unitOfMeasure(measure) !== 'mm') {
-    const value = Number(text.trim().replace(',', '.').replace(/[−–]/, '-'));
-    if (text.trim() === '' || !Number.isFinite(value)) return { ok: false, problem: 'Type a figure, for example 12.5' };
-    return value < 0 && measure !== 'lean' ? { ok: false, problem: 'It cannot be less than 0.' } : { ok: true, value };
-  }
-  const parsed = parseLength(text, unit);
+export function readFigure(text: string, measure: Measure, unit: LengthUnit): ParsedQuantity {
+  const own = unitOfMeasure(measure);
+  const parsed = parseQuantity(text, own, unit);
   if (!parsed.ok) return parsed;
-  const { mm } = parsed;
+  const { value } = parsed;
+  if (own !== 'mm')
+    return value < 0 && measure !== 'lean' ? { ok: false, problem: 'It cannot be less than 0.' } : parsed;
   const fromZero = zeroAllowed.includes(measure);
-  if (fromZero && mm < 0)
+  if (fromZero && value < 0)
     return { ok: false, problem: measure === 'gap' ? 'A gap cannot be less than 0.' : 'It cannot be less than 0.' };
-  if (!isSigned(measure) && !fromZero && mm <= 0)
+  if (!isSigned(measure) && !fromZero && value <= 0)
     return { ok: false, problem: `${measure === 'diameter' ? 'A diameter' : 'It'} must be more than 0.` };
-  return { ok: true, value: mm };
-}
-
-/** A figure for a reader, with its unit and its uncertainty where it has one. */
-export function printFigureOf(
-  value: number,
-  own: MeasureUnit | 'mm³',
-  unit: LengthUnit,
-  uncertainty: number | null = null,
-): string {
-  if (own === 'mm')
-    return uncertainty === null ? printLength(value, unit) : printWithUncertainty(value, uncertainty, unit);
-  // A whole tube holds millions of cubic millimetres; nobody reads those.
-  if (own === 'mm³') return `${(value / 1000).toFixed(2).replace('-', '−')} cm³`;
-  const places = 2;
-  const figure = (number: number) => number.toFixed(places).replace('-', '−');
-  return uncertainty === null ? `${figure(value)} ${own}` : `${figure(value)} ± ${figure(uncertainty)} ${own}`;
+  return parsed;
 }
 
 /** What can be gone to on the strip while a group is measured. */

@@ -14,7 +14,7 @@ import { useEffect, useRef, useState, type RefObject } from 'react';
 import { v4 as newId } from 'uuid';
 import { useJob } from '@/job/JobContext';
 import { useGauges, type GaugesNow } from './useGauges';
-import { parseFigure } from './groups';
+import { readFigure } from './groups';
 
 /** The air of the room as it was last written down, kept in this browser. */
 interface Air {
@@ -105,7 +105,7 @@ export function useFigure(
 
   const take = () => {
     if (!point) return;
-    const parsed = parseFigure(text, measure, state.unit);
+    const parsed = readFigure(text, measure, state.unit);
     if (!parsed.ok) return setProblem(parsed.problem);
     if (!gauge) return setProblem('No gauge of the shop takes this: put one in on the Shop page.');
     put(parsed.value, text.trim(), gauge);

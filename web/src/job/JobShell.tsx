@@ -65,7 +65,7 @@ function JobStrip() {
     (): StripControl => ({
       targets: measuring ? targetsOfGroup[group] : ['holes'],
       here,
-      marks: measuring && here !== null ? marksOf(judgement.parts.get(`${group}:${here}`)) : [],
+      marks: measuring && here !== null ? marksOf(judgement.parts.get(`${group}:${here}`), state.unit) : [],
       stateOfPart: (part: string): MeasureState[] =>
         (measuring ? [group] : ['rim', 'pad'])
           .map((each) => stateOf(judgement, each, part))
@@ -75,7 +75,7 @@ function JobStrip() {
         router.push(`/jobs/${ticket}/measure?group=${to}&part=${part}`);
       },
     }),
-    [router, ticket, type, group, measuring, judgement, here],
+    [router, ticket, type, group, measuring, judgement, here, state.unit],
   );
   // Whatever page has the strip, pictures stay pinned where they were taken.
   const control = useMemo((): StripControl => {

@@ -1,6 +1,6 @@
 'use client';
 
-import { entryProblems, misfits, entryWords, type Entry, type Problem } from '@holotonos/core';
+import { entryProblems, misfits, entryWords, type Entry, type LengthUnit, type Problem } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useWhen } from '@/frame/BenchContext';
@@ -67,7 +67,7 @@ function Editor({ aside, done }: { aside: Aside; done: () => void }) {
 
 /** Entries the server will not take as they are. They wait here, out of the way of the others, until somebody decides. */
 export function SetAside() {
-  const { aside, names, sendAgain, letGo } = useJob();
+  const { aside, names, state, sendAgain, letGo } = useJob();
   const { momentText } = useWhen();
   const [editing, setEditing] = useState<string | null>(null);
   if (aside.length === 0) return null;
@@ -82,7 +82,7 @@ export function SetAside() {
       <ul className="list-plain mb-0">
         {aside.map((each) => {
           const { id, benchTime } = each.entry;
-          const words = wordsOf(each, names);
+          const words = wordsOf(each, names, state.unit);
           return (
             <li key={id} className="mb-2">
               {momentText(benchTime)}: <strong>{words}</strong>. {inWords(each.problems)}{' '}
@@ -110,9 +110,9 @@ export function SetAside() {
 }
 
 /** What the entry says, as far as that can be told of one that was refused. */
-function wordsOf({ entry }: Aside, names: ReadonlyMap<string, string>): string {
+function wordsOf({ entry }: Aside, names: ReadonlyMap<string, string>, unit: LengthUnit): string {
   try {
-    return entryWords({ ...entry, seq: 0, receivedAt: entry.benchTime } as Entry, names);
+    return entryWords({ ...entry, seq: 0, receivedAt: entry.benchTime } as Entry, names, unit);
   } catch {
     return entry.kind.replaceAll('-', ' ');
   }

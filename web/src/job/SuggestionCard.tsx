@@ -1,20 +1,21 @@
 'use client';
 
-import { findingWords, type FindingKind, type Suggestion } from '@holotonos/core';
+import { findingWords, printPhrase, type FindingKind, type Suggestion } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/ui/bootstrap';
+import { Words } from '@/figure/Words';
 import { useJob } from './JobContext';
 import { KindField, ReasonForm, SeverityField, severityWords } from '@/ui/formParts';
 
 /** What the figures speak for, with its cause and remedy, to be confirmed, edited or declined by a person. */
 export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
-  const { write, names } = useJob();
+  const { write, names, state } = useJob();
   const id = useId();
   const [mode, setMode] = useState<'offer' | 'edit' | 'decline'>('offer');
   const [kind, setKind] = useState<FindingKind>(suggestion.kind);
   const [severity, setSeverity] = useState<number>(suggestion.severity);
-  const [note, setNote] = useState(suggestion.cause);
+  const [note, setNote] = useState(() => printPhrase(suggestion.cause, state.unit));
   const place = names.get(suggestion.part) ?? suggestion.part;
 
   const answer = (status: 'confirmed' | 'declined', reason?: string) =>
@@ -36,14 +37,18 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
         {findingWords[suggestion.kind].title}: {place}{' '}
         <span className="soft">({severityWords[suggestion.severity]})</span>
       </h3>
-      <p className="mb-1">{suggestion.cause}</p>
       <p className="mb-1">
-        <strong>{suggestion.remedy}</strong>
+        <Words of={suggestion.cause} />
+      </p>
+      <p className="mb-1">
+        <strong>
+          <Words of={suggestion.remedy} />
+        </strong>
       </p>
       <details className="mb-2">
         <summary>Why</summary>
         <p className="soft mb-0">
-          {suggestion.why} Rests on {suggestion.evidence.length} readings that are still true.
+          <Words of={suggestion.why} /> Rests on {suggestion.evidence.length} readings that are still true.
         </p>
       </details>
       {mode === 'offer' && (

@@ -1,5 +1,4 @@
-import type { NewEntry } from '@holotonos/core';
-import { parseFigure } from '@/figure/parseFigure';
+import { parseNumber, type NewEntry } from '@holotonos/core';
 
 /** One plain value of an entry that can be typed anew. */
 export interface Leaf {
@@ -52,7 +51,7 @@ export function entryFrom(entry: NewEntry, texts: readonly string[], id: string)
   for (const [i, leaf] of leavesOf(entry).entries()) {
     const text = texts[i] ?? leaf.text;
     if (text === leaf.text) continue;
-    const value = leaf.kind === 'figure' ? parseFigure(text) : text;
+    const value = leaf.kind === 'figure' ? parseNumber(text) : text;
     if (value === null) return { notAFigure: leaf.label };
     changed = put(changed, leaf.path, value);
   }

@@ -1,4 +1,4 @@
-import { isOpenStep, type JobPlan, type ReachedAt, type Step } from '@holotonos/core';
+import { isOpenStep, printQuantity, type JobPlan, type LengthUnit, type ReachedAt, type Step } from '@holotonos/core';
 
 export const statusWords: Record<Step['status'], string> = {
   done: 'done',
@@ -18,18 +18,13 @@ export function measureWords(measure: string, names: ReadonlyMap<string, string>
   return part === '*' ? `every ${group}` : `${group} of ${names.get(part) ?? part}`;
 }
 
-const figure = (value: number) => value.toFixed(3).replace(/0+$/, '').replace(/\.$/, '').replace('-', '−');
-
 /** A limit to be reached, in words. */
-export function reachWords({ words, unit, limit }: ReachedAt): string {
+export function reachWords({ words, unit: own, limit }: ReachedAt, unit: LengthUnit): string {
+  const told = (value: number) => printQuantity({ value, unit: own }, unit);
   return typeof limit === 'number'
-    ? `${words}: at most ${figure(limit)} ${unit}`
-    : `${words}: ${figure(limit[0])} to ${figure(limit[1])} ${unit}`;
+    ? `${words}: at most ${told(limit)}`
+    : `${words}: ${told(limit[0])} to ${told(limit[1])}`;
 }
-
-/** A figure with its unit, a true minus sign and no more digits than it carries; a dash for none. */
-export const figureWords = (value: number | null, unit: string): string =>
-  value === null ? '–' : `${figure(value)} ${unit}`;
 
 /** What hands should do next: a step, the readings a gate asks for, the owner's word, or waiting. */
 export function nextWords({ next, steps }: JobPlan): string {

@@ -21,6 +21,8 @@ const solvers = () => (kept.holotonosSolvers ??= threads(2));
 /** Schedules have a thread to themselves: no calculation asked for from outside keeps the bench waiting. */
 const scheduler = () => (kept.holotonosScheduler ??= threads(1));
 
+const unsolvable = (message: string): Solved => ({ status: 'unsolvable', message, said: [message] });
+
 /**
  * Runs a solver on JSON text on a thread of its own.
  *
@@ -32,10 +34,7 @@ export async function solve(name: string, text: string): Promise<Solved> {
     return await solvers().exec('solve', [name, text]).timeout(mostMs);
   } catch (error) {
     if (error instanceof PoolPromise.TimeoutError)
-      return {
-        status: 'unsolvable',
-        message: `It was not done within ${mostMs / 1000} seconds. Ask for less at once.`,
-      };
+      return unsolvable(`It was not done within ${mostMs / 1000} seconds. Ask for less at once.`);
     throw error;
   }
 }

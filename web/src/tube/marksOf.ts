@@ -1,10 +1,10 @@
-import type { PartReport } from '@holotonos/core';
+import { printQuantity, stock, type LengthUnit, type PartReport } from '@holotonos/core';
 import type { StripMark } from './StripControl';
 
 const featureWords = { narrow: 'narrow', wide: 'wide', oval: 'oval' } as const;
 
 /** What the report of a section shows on the strip: where the bore leaves its reference, where a bend is held and pushed. */
-export function marksOf(report: PartReport | undefined): StripMark[] {
+export function marksOf(report: PartReport | undefined, unit: LengthUnit): StripMark[] {
   if (!report) return [];
   const section = report.part;
   const features = (report.bore?.features ?? []).map(({ kind, from, to, peak }) => ({
@@ -12,7 +12,7 @@ export function marksOf(report: PartReport | undefined): StripMark[] {
     section,
     at: from,
     to,
-    words: `${featureWords[kind]} ${Math.abs(peak).toFixed(2)}`,
+    words: `${featureWords[kind]} ${printQuantity(stock(Math.abs(peak)), unit)}`,
   }));
   const { bend, correction } = report.line ?? {};
   if (!bend || !correction) return features;

@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  parseNumber,
   calibrationDue,
   daysToCalibration,
   drifts,
@@ -17,7 +18,6 @@ import {
 } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
-import { parseFigure } from '@/figure/parseFigure';
 import type { WriteShop } from '@/shop/useShop';
 import { FormEnd } from './FormEnd';
 import { useWhen } from '@/frame/BenchContext';
@@ -87,7 +87,7 @@ function GaugeForm({
     </div>
   );
   const submit = async () => {
-    const figure = (text: string) => parseFigure(text) ?? NaN;
+    const figure = (text: string) => parseNumber(text) ?? NaN;
     const wrong = await write('gauge', {
       id: known ? draft.id : freshId(draft.name, 'gauge', idsOf(gauges)),
       name: draft.name.trim(),
@@ -142,7 +142,7 @@ function ZeroCheck({ gauge, write, done }: { gauge: KeptGauge; write: WriteShop;
   const [text, setText] = useState('');
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  const shows = parseFigure(text) ?? NaN;
+  const shows = parseNumber(text) ?? NaN;
   const submit = async () => {
     const wrong = await write('gauge-check', {
       gauge: gauge.id,

@@ -1,9 +1,8 @@
 'use client';
 
-import { weekdays, type ScheduleWeek, type ShopState, type Weekday } from '@holotonos/core';
+import { parseNumber, weekdays, type ScheduleWeek, type ShopState, type Weekday } from '@holotonos/core';
 import { useState } from 'react';
 import { Button } from '@/ui/bootstrap';
-import { parseFigure } from '@/figure/parseFigure';
 import type { WriteShop } from '@/shop/useShop';
 import { Problem, ShopSection, TextField } from './fields';
 import { dayNames, hoursText, parseDays, parseWeek } from './hoursText';
@@ -45,7 +44,7 @@ export function HoursSection({ shop, write }: { shop: ShopState; write: WriteSho
     if ('unread' in week) return setProblem(`${week.unread}: type spans such as 9:00–12:30, 13:30–17:30.`);
     const days = parseDays(closed);
     if (days === null) return setProblem('Closed days: type dates such as 2026-12-24, 2026-12-31.');
-    const resources = { oven: parseFigure(ovens) ?? 0, vice: parseFigure(vices) ?? 0 };
+    const resources = { oven: parseNumber(ovens) ?? 0, vice: parseNumber(vices) ?? 0 };
     const wrong = await write('hours', { timeZone: zone.trim(), week, closed: days, resources });
     setProblem(wrong);
     setKept(wrong === null);

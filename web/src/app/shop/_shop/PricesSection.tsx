@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  parseNumber,
   inUse,
   costKinds,
   freshId,
@@ -15,7 +16,6 @@ import {
 } from '@holotonos/core';
 import { useState } from 'react';
 import { Button } from '@/ui/bootstrap';
-import { parseFigure } from '@/figure/parseFigure';
 import type { WriteShop } from '@/shop/useShop';
 import { FormEnd } from './FormEnd';
 import { ChoiceField, Problem, ShopRow, ShopSection, TextField } from './fields';
@@ -33,7 +33,7 @@ export function RatesSection({ shop, write }: { shop: ShopState; write: WriteSho
   const [kept, setKept] = useState(false);
   const submit = async () => {
     setKept(false);
-    const [hourly, roundTo, taxPercent] = [minorUnits(hour, currency), minorUnits(round, currency), parseFigure(tax)];
+    const [hourly, roundTo, taxPercent] = [minorUnits(hour, currency), minorUnits(round, currency), parseNumber(tax)];
     if (hourly === null) return setProblem(`An hour costs: type a sum in ${currency}, such as 64.50.`);
     if (roundTo === null || roundTo < 1) return setProblem('Rounded to: type a sum, such as 0.50 or 1.');
     if (taxPercent === null) return setProblem('Tax: type a figure, such as 19.');

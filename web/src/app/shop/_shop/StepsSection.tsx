@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  parseNumber,
   freshId,
   idsOf,
   inUse,
@@ -15,7 +16,6 @@ import {
 } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Form } from '@/ui/bootstrap';
-import { parseFigure } from '@/figure/parseFigure';
 import type { WriteShop } from '@/shop/useShop';
 import { FormEnd } from './FormEnd';
 import { ChoiceField, ShopRow, ShopSection, TextField, TickField } from './fields';
@@ -53,11 +53,11 @@ function StepForm({
   const [always, setAlways] = useState(own?.standing !== undefined);
   const [problem, setProblem] = useState<string | null>(null);
   const submit = async () => {
-    const figures = parts(minutes, ',').map(parseFigure);
+    const figures = parts(minutes, ',').map(parseNumber);
     const [low, likely, high] = figures;
     if (figures.length !== 3 || low == null || likely == null || high == null)
       return setProblem('Minutes: type three figures, such as 10, 20, 40.');
-    const unattended = parseFigure(wait);
+    const unattended = parseNumber(wait);
     if (unattended === null || unattended < 0) return setProblem('Then waits: type minutes, or 0.');
     const wrong = await write('operation', {
       id: own?.id ?? freshId(title, 'step', [...shippedOperations.keys(), ...idsOf(shop.operations)]),

@@ -1,6 +1,6 @@
+import { parseNumber } from '@holotonos/core';
 import { describe, expect, test } from '@jest/globals';
 import { hoursText, parseDays, parseHours, parseWeek } from './hoursText';
-import { parseFigure } from '@/figure/parseFigure';
 
 describe('opening hours as they are typed', () => {
   test.each([
@@ -48,4 +48,4 @@ test.each([
   ['12 mm', null],
   ['', null],
   ['1e3', null],
-])('the plain figure %p', (typed, expected) => expect(parseFigure(typed)).toBe(expected));
+])('the plain figure %p', (typed, expected) => expect(parseNumber(typed)).toBe(expected));

@@ -219,7 +219,7 @@ function LogEntry({ entry }: { entry: Entry }) {
   const { state, names, write } = useJob();
   const [striking, setStriking] = useState(false);
   const struck = state.struck.has(entry.id);
-  const words = entryWords(entry, names);
+  const words = entryWords(entry, names, state.unit);
   const canStrike = !struck && !striking && entry.kind !== 'strike' && entry.kind !== 'intake';
   return (
     <div className={`log-entry${struck ? ' soft' : ''}`}>

@@ -1,10 +1,9 @@
 'use client';
 
-import { isOpenStep, wholeInstrument, type Step } from '@holotonos/core';
+import { parseNumber, isOpenStep, wholeInstrument, type Step } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
-import { parseFigure } from '@/figure/parseFigure';
 import { minutesText } from '@/ui/words';
 import { useOperationTable } from './useOperationTable';
 
@@ -18,7 +17,7 @@ export function HandChange({ step }: { step: Step }) {
   const change = state.planChanges.get(step.id)?.body;
   const unkept = plan.unkept.find(({ operation }) => operation === step.id);
   const titles = new Map(plan.steps.map(({ id: key, title }) => [key, title]));
-  const likely = parseFigure(minutes);
+  const likely = parseNumber(minutes);
   const timed = minutes.trim() === '' || (likely !== null && likely >= 0);
   const ready = reason.trim() !== '' && timed && (before !== '' || minutes.trim() !== '');
   const submit = () => {

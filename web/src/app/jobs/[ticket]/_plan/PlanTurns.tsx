@@ -41,6 +41,7 @@ function Turn({
   table: ReturnType<typeof useOperationTable>;
 }) {
   const { momentText } = useWhen();
+  const { state } = useJob();
   const { entry, added, gone, moved, retimed, again, operations } = turn;
   const title = (id: string) => {
     const operation = operations.get(id);
@@ -49,7 +50,8 @@ function Turn({
   return (
     <li>
       <div>
-        <span className="soft">{momentText(entry.benchTime)}</span> <strong>{entryWords(entry, names)}</strong>
+        <span className="soft">{momentText(entry.benchTime)}</span>{' '}
+        <strong>{entryWords(entry, names, state.unit)}</strong>
       </div>
       <ul className="mb-2">
         {added.length > 0 && <li>New: {listed(added.map(title))}</li>}

@@ -1,6 +1,8 @@
 'use client';
 
 import {
+  parseNumber,
+  printQuantity,
   cautionWords,
   deferral,
   establishes,
@@ -14,14 +16,13 @@ import Link from 'next/link';
 import { useId, useMemo, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
-import { parseFigure } from '@/figure/parseFigure';
 import { minutesText } from '@/ui/words';
 import { ReasonForm } from '@/ui/formParts';
 import { isMeasuredGroup } from '@/figure/groups';
 import { HandChange } from './HandChange';
 import { StepClock } from './StepClock';
 import { StepWhy } from './StepWhy';
-import { figureWords, isOver, measureWords, reachWords } from '@/job/stepWords';
+import { isOver, measureWords, reachWords } from '@/job/stepWords';
 import { useWhen } from '@/frame/BenchContext';
 
 function Gate({ gate, ticket }: { gate: GateCheck[]; ticket: string }) {
@@ -92,7 +93,7 @@ function Figures({ step }: { step: Step }) {
           <h3>Figures to reach</h3>
           <ul>
             {step.reach.map((reach) => (
-              <li key={reach.name}>{reachWords(reach)}</li>
+              <li key={reach.name}>{reachWords(reach, state.unit)}</li>
             ))}
           </ul>
         </>
@@ -108,11 +109,11 @@ function Figures({ step }: { step: Step }) {
             </tr>
           </thead>
           <tbody>
-            {readings.map(({ group, words, unit, before, now }) => (
-              <tr key={`${group} ${words}`}>
+            {readings.map(({ group, id: fact, words, unit: own, before, now }) => (
+              <tr key={`${group} ${fact}`}>
                 <th scope="row">{words}</th>
-                <td>{figureWords(before, unit)}</td>
-                <td>{figureWords(now, unit)}</td>
+                <td>{before === null ? '–' : printQuantity({ value: before, unit: own }, state.unit)}</td>
+                <td>{now === null ? '–' : printQuantity({ value: now, unit: own }, state.unit)}</td>
               </tr>
             ))}
           </tbody>
@@ -198,7 +199,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
   const blocked = waitsFor.length > 0 || unagreed || gate.some(({ open }) => !open);
   const allAccepted = step.cautions.every((caution) => accepted.includes(caution));
   const ran = step.state && status === 'started' ? Math.max(1, Math.round(workedAt(step.state, now))) : minutes.likely;
-  const taken = typedMinutes.trim() === '' ? ran : parseFigure(typedMinutes);
+  const taken = typedMinutes.trim() === '' ? ran : parseNumber(typedMinutes);
   const minutesBad = taken === null || taken < 0;
   const following = plan.steps.find((other) => other.id !== step.id && other.after.some((edge) => edge.id === step.id));
 

@@ -1,10 +1,9 @@
 'use client';
 
-import { clocksOf, runningClocks, workedAt, type Step } from '@holotonos/core';
+import { parseNumber, clocksOf, runningClocks, workedAt, type Step } from '@holotonos/core';
 import { useEffect, useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
-import { parseFigure } from '@/figure/parseFigure';
 import { minutesText } from '@/ui/words';
 import { useWhen } from '@/frame/BenchContext';
 
@@ -39,7 +38,7 @@ export function StepClock({ step }: { step: Step }) {
   const forgotten = runningClocks(clocksOf(state, noTitles), new Map([[step.id, step.minutes.high]]), at, zone).find(
     (clock) => clock.operation === step.id && clock.forgotten,
   );
-  const minutes = parseFigure(text);
+  const minutes = parseNumber(text);
   const turn = (act: 'pause' | 'resume') => write('timer', { operation: step.id, act });
   return (
     <section aria-label="Clock" className={`clock ${forgotten ? 'say attention' : ''}`}>

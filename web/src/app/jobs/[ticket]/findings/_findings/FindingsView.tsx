@@ -5,7 +5,9 @@ import {
   findingWords,
   isOpenStatus,
   likelyCauses,
+  along,
   entryWords,
+  printQuantity,
   type FindingKind,
   type FindingState,
 } from '@holotonos/core';
@@ -76,7 +78,7 @@ function FindingStory({ finding }: { finding: FindingState }) {
           Rests on{' '}
           {lines(finding.evidence)
             .slice(0, 8)
-            .map((entry) => entryWords(entry, names))
+            .map((entry) => entryWords(entry, names, state.unit))
             .join('; ')}
           {finding.evidence.length > 8 && ` and ${finding.evidence.length - 8} more entries`}.
         </p>
@@ -84,7 +86,7 @@ function FindingStory({ finding }: { finding: FindingState }) {
       <ol className="mb-0">
         {lines(finding.history).map((entry) => (
           <li key={entry.id}>
-            {momentText(entry.benchTime)}, {entry.author}: {entryWords(entry, names)}
+            {momentText(entry.benchTime)}, {entry.author}: {entryWords(entry, names, state.unit)}
           </li>
         ))}
       </ol>
@@ -107,7 +109,8 @@ function FindingRow({ finding }: { finding: FindingState }) {
         {note && <div className="soft">{note}</div>}
         {place && (
           <div className="soft">
-            {place.at} mm along {names.get(place.section) ?? place.section}, at {place.clock}°
+            {printQuantity(along(place.at), state.unit)} along {names.get(place.section) ?? place.section}, at{' '}
+            {place.clock}°
           </div>
         )}
         {reason && <div className="soft">Because: {reason}</div>}

@@ -1,31 +1,46 @@
 'use client';
 
-import { runSolver, type BushingOutput } from '@holotonos/core';
+import {
+  parseLength,
+  printFigure,
+  printPhrase,
+  printQuantity,
+  stock,
+  runSolver,
+  type BushingOutput,
+} from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Form } from '@/ui/bootstrap';
-import { parseFigure } from '@/figure/parseFigure';
 import { useJob } from '@/job/JobContext';
 
 /** What a shop that bushes posts has in its drawer: workshop defaults, to be typed over. */
 const cutters = [4, 4.5, 5, 5.5, 6, 6.5, 7];
 const bushes = [4, 4.5, 5, 5.5, 6, 6.5].map((outer) => ({ outer: outer - 0.2, length: 8 }));
 const fields = [
-  { name: 'hole', label: 'Stripped hole, mm', start: '4.0' },
-  { name: 'wall', label: 'Wood to the bore, mm', start: '7.0' },
-  { name: 'leave', label: 'To be left above the bore, mm', start: '1.5' },
-  { name: 'below', label: 'Bush below the surface, mm', start: '0.1' },
+  { name: 'hole', label: 'Stripped hole', start: 4 },
+  { name: 'wall', label: 'Wood to the bore', start: 7 },
+  { name: 'leave', label: 'To be left above the bore', start: 1.5 },
+  { name: 'below', label: 'Bush below the surface', start: 0.1 },
 ] as const;
 type Field = (typeof fields)[number]['name'];
 
 /** Works out a bush for a stripped post hole: cutter, bush, depth, adhesive. Refuses what would reach the bore. */
 export function BushingPanel({ part }: { part: string }) {
-  const { type, names } = useJob();
+  const { type, names, state } = useJob();
+  const { unit } = state;
   const id = useId();
   const [text, setText] = useState<Record<Field, string>>(
-    () => Object.fromEntries(fields.map(({ name, start }) => [name, start])) as Record<Field, string>,
+    () =>
+      Object.fromEntries(
+        fields.map(({ name, start }) => [name, printFigure(start, unit, unit === 'in' ? 3 : 1)]),
+      ) as Record<Field, string>,
   );
   if (type.body !== 'wood') return null;
-  const of = (name: Field) => parseFigure(text[name]) ?? NaN;
+  const of = (name: Field) => {
+    const typed = parseLength(text[name], unit);
+    return typed.ok ? typed.mm : NaN;
+  };
+  const told = (mm: number) => printQuantity(stock(mm), unit);
   const result = runSolver('bushing', {
     hole: { diameter: of('hole') },
     wall: of('wall'),
@@ -42,7 +57,9 @@ export function BushingPanel({ part }: { part: string }) {
       <div className="bushing-fields mb-2">
         {fields.map(({ name, label }) => (
           <div key={name}>
-            <Form.Label htmlFor={`${id}-${name}`}>{label}</Form.Label>
+            <Form.Label htmlFor={`${id}-${name}`}>
+              {label}, {unit}
+            </Form.Label>
             <Form.Control
               id={`${id}-${name}`}
               inputMode="decimal"
@@ -54,9 +71,9 @@ export function BushingPanel({ part }: { part: string }) {
       </div>
       <p className={answer ? 'mb-1' : 'say attention mb-1'} aria-live="polite">
         {answer
-          ? `Cutter ${answer.cutter.toFixed(1)} mm, ${answer.depth.toFixed(2)} mm deep; bush ${answer.bush.outer.toFixed(1)} mm${answer.bush.cutTo === null ? '' : `, cut to ${answer.bush.cutTo.toFixed(2)} mm`}; ${answer.gap.toFixed(2)} mm of adhesive all round; ${answer.left.toFixed(2)} mm of wood are left above the bore.`
+          ? `Cutter ${told(answer.cutter)}, ${told(answer.depth)} deep; bush ${told(answer.bush.outer)}${answer.bush.cutTo === null ? '' : `, cut to ${told(answer.bush.cutTo)}`}; ${told(answer.gap)} of adhesive all round; ${told(answer.left)} of wood are left above the bore.`
           : result.status === 'unsolvable'
-            ? result.message
+            ? printPhrase(result.said, unit)
             : 'Every field takes a figure of 0 or more; hole and wood more than 0.'}
       </p>
       <p className="soft mb-0">

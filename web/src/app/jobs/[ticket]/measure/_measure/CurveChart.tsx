@@ -1,6 +1,6 @@
 'use client';
 
-import { mmPerUnit, type LengthUnit, type PartReport } from '@holotonos/core';
+import { along, length, mmPerUnit, printQuantity, rulerOf, type LengthUnit, type PartReport } from '@holotonos/core';
 import { Line } from './chart';
 import { useColours } from './useColours';
 
@@ -8,16 +8,19 @@ import { useColours } from './useColours';
 export function CurveChart({ report, unit }: { report: PartReport; unit: LengthUnit }) {
   const { ink, soft, line, action, attention } = useColours();
   const { curve, curveWords } = report;
+  const ruler = rulerOf(unit);
   const dataset = (label: string, pick: 'value' | 'reference', colour: string, dashed: boolean) => ({
     label,
-    data: curve.map((point) => ({ x: point.at, y: point[pick] / mmPerUnit[unit] })),
+    data: curve.map((point) => ({ x: point.at / mmPerUnit[ruler], y: point[pick] / mmPerUnit[unit] })),
     borderColor: colour,
     backgroundColor: colour,
     pointRadius: dashed ? 0 : 3.5,
     borderWidth: 2,
     ...(dashed && { borderDash: [6, 5] }),
   });
-  const words = curve.map(({ at, value }) => `${Math.round(at)} mm: ${value.toFixed(3)} mm`).join('; ');
+  const words = curve
+    .map(({ at, value }) => `${printQuantity(along(at), unit)}: ${printQuantity(length(value), unit)}`)
+    .join('; ');
   return (
     <div style={{ height: '15rem' }}>
       <Line
@@ -36,7 +39,7 @@ export function CurveChart({ report, unit }: { report: PartReport; unit: LengthU
           scales: {
             x: {
               type: 'linear',
-              title: { display: true, text: 'mm along the part', color: soft },
+              title: { display: true, text: `${ruler} along the part`, color: soft },
               ticks: { color: soft },
               grid: { color: line },
             },

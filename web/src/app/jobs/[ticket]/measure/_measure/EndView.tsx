@@ -1,6 +1,6 @@
 'use client';
 
-import { printLength, type BodyLineOutput, type LengthUnit } from '@holotonos/core';
+import { along, printLength, printQuantity, type BodyLineOutput, type LengthUnit } from '@holotonos/core';
 
 const size = 200;
 const rim = 78;
@@ -16,7 +16,7 @@ export function EndView({ line, unit }: { line: BodyLineOutput; unit: LengthUnit
   const push = line.correction?.pushClock ?? null;
   const [from, to] = push === null ? [] : [toward(push + 180, rim + 15), toward(push + 180, rim - 9)];
   const words = line.centres
-    .map(({ at, x, y }) => `${Math.round(at)} mm: ${Math.hypot(x, y).toFixed(3)} mm`)
+    .map(({ at, x, y }) => `${printQuantity(along(at), unit)}: ${printLength(Math.hypot(x, y), unit)}`)
     .join('; ');
   return (
     <figure className="end-view">

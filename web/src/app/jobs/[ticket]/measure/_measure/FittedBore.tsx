@@ -1,13 +1,24 @@
 'use client';
 
-import { runSolver, type BoreOutput, type LengthUnit, type ReportFact } from '@holotonos/core';
+import {
+  along,
+  mmPerUnit,
+  parseNumber,
+  printLength,
+  printPhrase,
+  printQuantity,
+  rulerOf,
+  runSolver,
+  type BoreOutput,
+  type LengthUnit,
+  type ReportFact,
+} from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Form } from '@/ui/bootstrap';
-import { printFigureOf } from '@/figure/groups';
 
-/** The figures in a text, in the order they stand. */
-const figuresIn = (text: string) =>
-  (text.match(/\d+(?:[.,]\d+)?/g) ?? []).map((each) => Number(each.replace(',', '.')));
+/** The places named in a text, in the order they stand, mm. */
+const placesIn = (text: string, unit: LengthUnit) =>
+  (text.match(/\d+(?:[.,]\d+)?/g) ?? []).map((each) => (parseNumber(each) ?? 0) * mmPerUnit[unit]);
 
 /** The bore against straight pieces fitted to it, for a bore whose reference nobody knows: taper of each piece, what is left over. */
 export function FittedBore({
@@ -22,13 +33,14 @@ export function FittedBore({
   const id = useId();
   const [open, setOpen] = useState(false);
   const [text, setText] = useState('');
-  const limitOf = (words: string) => limits.find((fact) => fact.words === words)?.limit?.upper ?? 0.1;
+  const ruler = rulerOf(unit);
+  const limitOf = (fact: string) => limits.find(({ id: each }) => each === fact)?.limit?.upper ?? 0.1;
   const result =
     open &&
     runSolver('bore', {
       stations: bore.stations.map(({ at, mean }) => ({ at, readings: [{ clock: 0, diameter: mean }] })),
-      reference: { kind: 'fit', breaks: figuresIn(text) },
-      limits: { deviation: limitOf('Largest deviation'), ovality: limitOf('Largest ovality') },
+      reference: { kind: 'fit', breaks: placesIn(text, ruler) },
+      limits: { deviation: limitOf('bore-deviation'), ovality: limitOf('bore-ovality') },
     });
   const fitted = result && result.status === 'solved' ? (result.output as BoreOutput) : null;
   const most = fitted?.stations.reduce((a, b) => (Math.abs(b.deviation) > Math.abs(a.deviation) ? b : a));
@@ -36,7 +48,7 @@ export function FittedBore({
     <details className="mt-2" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>Against straight pieces fitted to it</summary>
       <Form.Label htmlFor={id} className="mt-2">
-        Breaks between the pieces, mm along the part
+        Breaks between the pieces, {ruler} along the part
       </Form.Label>
       <Form.Control
         id={id}
@@ -60,8 +72,8 @@ export function FittedBore({
             <tbody>
               {(fitted.cones ?? []).map(({ from, to, taper, halfAngleDegrees }) => (
                 <tr key={from}>
-                  <td>{from.toFixed(1)} mm</td>
-                  <td>{to.toFixed(1)} mm</td>
+                  <td>{printQuantity(along(from), unit)}</td>
+                  <td>{printQuantity(along(to), unit)}</td>
                   <td>{Math.abs(taper) < 1e-9 ? 'none' : `1 : ${(1 / taper).toFixed(1).replace('-', '−')}`}</td>
                   <td>{halfAngleDegrees.toFixed(3).replace('-', '−')}°</td>
                 </tr>
@@ -70,7 +82,7 @@ export function FittedBore({
           </table>
           {most && (
             <p className="soft mb-0">
-              It leaves {printFigureOf(most.deviation, 'mm', unit)} at {Math.round(most.at)} mm.
+              It leaves {printLength(most.deviation, unit)} at {printQuantity(along(most.at), unit)}.
             </p>
           )}
         </>
@@ -78,7 +90,7 @@ export function FittedBore({
         open && (
           <p className="say attention mt-2 mb-0">
             {result && result.status === 'unsolvable'
-              ? result.message
+              ? printPhrase(result.said, unit)
               : 'Breaks must lie between the first and the last station, with stations on either side.'}
           </p>
         )

@@ -2,8 +2,13 @@
 
 import {
   pointKey,
+  along,
+  parseLength,
   pointsOfPart,
   printLength,
+  printPhrase,
+  printQuantity,
+  rulerOf,
   printWithUncertainty,
   deciderWords,
   gaugesInUse,
@@ -16,6 +21,7 @@ import {
   type InstrumentType,
   type JobJudgement,
   type JobState,
+  type LengthUnit,
   type MeasureState,
   type MeasuringPoint,
   type PointReading,
@@ -24,7 +30,6 @@ import { useRouter, useSearchParams } from 'next/navigation';
 import Link from 'next/link';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
-import { parseFigure } from '@/figure/parseFigure';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
@@ -33,14 +38,7 @@ import { SuggestionCard } from '@/job/SuggestionCard';
 import { BushingPanel } from './BushingPanel';
 import { FigureReadout } from '@/figure/FigureReadout';
 import { GaugePanel } from '@/figure/GaugePanel';
-import {
-  isMeasuredGroup,
-  isOptional,
-  measuredGroups,
-  partsToMeasure,
-  printFigureOf,
-  type MeasuredGroup,
-} from '@/figure/groups';
+import { isMeasuredGroup, isOptional, measuredGroups, partsToMeasure, type MeasuredGroup } from '@/figure/groups';
 import { JointPasses, LinePasses } from './PassPanel';
 import { PadPanel } from './PadPanel';
 import { ReadingsHere } from './ReadingsHere';
@@ -74,13 +72,14 @@ const keys = [
 ];
 
 /** Where on its part a point lies, as short as can be understood beside the others of its group. */
-function place(point: MeasuringPoint): string {
+function place(point: MeasuringPoint, unit: LengthUnit): string {
   const { group, measure, clock, at } = point;
   if (group === 'pad' && measure !== 'gap') return measure === 'stand' ? 'pad stand' : 'opening height';
   if (group === 'pad' || group === 'rim') return `${measure === 'diameter' ? 'across ' : ''}${clock}°`;
-  if (at === undefined) return pointWords(point);
-  if (measure === 'run-out') return `run-out at ${at} mm`;
-  return `${group === 'joint' ? `${measure} ` : measure === 'mark-gap' ? 'mark ' : ''}${Math.round(at * 10) / 10} mm, ${clock}°`;
+  if (at === undefined) return printPhrase(pointWords(point), unit);
+  const station = printQuantity(along(at), unit);
+  if (measure === 'run-out') return `run-out at ${station}`;
+  return `${group === 'joint' ? `${measure} ` : measure === 'mark-gap' ? 'mark ' : ''}${station}, ${clock}°`;
 }
 const clockName = (clock: number) => ({ 0: 'front', 90: 'right', 180: 'hinge', 270: 'left' })[clock] ?? '';
 
@@ -97,7 +96,7 @@ function rowsOf(
   const row = <T extends PointReading>(point: T) => ({
     ...point,
     key: pointKey(point.point),
-    place: place(point.point),
+    place: place(point.point, state.unit),
   });
   const more = (point: PointReading): Row => ({
     ...row(point),
@@ -122,10 +121,12 @@ function rowsOf(
 }
 
 /** A station between those the instrument type names. */
-function StationForm({ onStation }: { onStation: (at: number) => void }) {
+function StationForm({ unit, onStation }: { unit: LengthUnit; onStation: (at: number) => void }) {
   const id = useId();
   const [text, setText] = useState('');
-  const at = parseFigure(text) ?? NaN;
+  const ruler = rulerOf(unit);
+  const typed = parseLength(text, ruler);
+  const at = typed.ok ? typed.mm : NaN;
   const fits = text.trim() !== '' && at >= 0 && at <= 5000;
   return (
     <form
@@ -138,7 +139,7 @@ function StationForm({ onStation }: { onStation: (at: number) => void }) {
       }}
     >
       <div>
-        <Form.Label htmlFor={id}>Another station, mm</Form.Label>
+        <Form.Label htmlFor={id}>Another station, {ruler}</Form.Label>
         <Form.Control id={id} inputMode="decimal" value={text} onChange={(event) => setText(event.target.value)} />
       </div>
       <Button type="submit" variant="quiet" disabled={!fits}>
@@ -183,7 +184,7 @@ export function MeasureView() {
         stale: [],
         mean: null,
         key: pointKey(point),
-        place: place(point),
+        place: place(point, state.unit),
         state: 'unmeasured',
         conformity: null,
         optional: true,
@@ -278,7 +279,7 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
   const undo = () => {
     const point = onUndo();
     if (!point) return figure.say('Nothing to strike here');
-    figure.say(`Reading at ${place(point)} struck`);
+    figure.say(`Reading at ${place(point, unit)} struck`);
     setIndex(rows.findIndex(({ key }) => key === pointKey(point)));
     setLastKey(null);
   };
@@ -378,12 +379,15 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
                       <>
                         {each.conformity
                           ? printWithUncertainty(each.mean, each.conformity.expandedUncertainty, unit)
-                          : printFigureOf(each.mean, unitOfMeasure(each.point.measure), unit)}
+                          : printQuantity({ value: each.mean, unit: unitOfMeasure(each.point.measure) }, unit)}
                         {each.fresh.length > 1 && <span className="soft"> ({each.fresh.length} readings)</span>}
                       </>
                     ) : each.stale.length > 0 ? (
                       <span className="stale-figure" title={`Disturbed by: ${each.stale.at(-1)?.stale?.title ?? ''}`}>
-                        {printFigureOf(each.stale.at(-1)?.value ?? 0, unitOfMeasure(each.point.measure), unit)}
+                        {printQuantity(
+                          { value: each.stale.at(-1)?.value ?? 0, unit: unitOfMeasure(each.point.measure) },
+                          unit,
+                        )}
                       </span>
                     ) : (
                       <span className="soft">{each.optional ? 'if wanted' : '–'}</span>
@@ -395,7 +399,7 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
             </tbody>
           </table>
           {row && <ReadingsHere point={row} unit={unit} where={row.place} />}
-          {stationClocks[group] && <StationForm onStation={onStation} />}
+          {stationClocks[group] && <StationForm unit={unit} onStation={onStation} />}
           {rows.some(({ fresh, stale }) => fresh.length === 0 && stale.length > 0) && (
             <p className="say attention mt-2 mb-0">
               Stale since “{rows.findLast(({ stale }) => stale.length > 0)?.stale.at(-1)?.stale?.title}”. Read again

@@ -1,9 +1,8 @@
 'use client';
 
-import { adviceWords, padStandSpread, pictureWords, type JudgedPad } from '@holotonos/core';
+import { adviceWords, padStandSpread, pictureWords, printQuantity, type JudgedPad } from '@holotonos/core';
 import { useJob } from '@/job/JobContext';
 import { StateMark } from '@/ui/StateMark';
-import { printFigureOf } from '@/figure/groups';
 import type { ReactNode } from 'react';
 import { LeakPicture } from './LeakPicture';
 
@@ -30,8 +29,7 @@ export function PadPanel({ pad, here, answers }: { pad: JudgedPad; here: number 
         </p>
         {stand && (
           <p className="mb-1">
-            {stand.words}: {printFigureOf(stand.value, 'mm', state.unit, stand.uncertainty)}{' '}
-            {stand.verdict && <StateMark state={stand.verdict} />}
+            {stand.words}: {printQuantity(stand, state.unit)} {stand.verdict && <StateMark state={stand.verdict} />}
           </p>
         )}
         {answers}

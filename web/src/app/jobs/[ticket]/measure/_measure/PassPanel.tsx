@@ -1,15 +1,24 @@
 'use client';
 
-import { operationKinds, tenonZones, type Learned, type PartReport, type PassKind } from '@holotonos/core';
+import {
+  length,
+  operationKinds,
+  parseNumber,
+  printQuantity,
+  tenonZones,
+  type Learned,
+  type LengthUnit,
+  type PartReport,
+  type PassKind,
+} from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
-import { parseFigure } from '@/figure/parseFigure';
 import { useJob } from '@/job/JobContext';
 import { EndView } from './EndView';
 
 const signed = (value: number, places: number) => value.toFixed(places).replace('-', '−');
-const withSpread = ({ value, spread, seen }: Learned) =>
-  `${signed(value, 3)}${spread === null ? '' : ` ± ${spread.toFixed(3)}`} mm (${seen})`;
+const withSpread = ({ value, spread, seen }: Learned, unit: LengthUnit) =>
+  `${printQuantity(length(value, spread), unit)} (${seen})`;
 
 /** What a pass on this part makes untrue: what the whole operation would. */
 const disturbedBy = (operation: 'straighten-body' | 'expand-tenon', part: string) =>
@@ -24,7 +33,7 @@ export function LinePasses({ part, report }: { part: string; report: PartReport 
   const passes = report?.passes ?? [];
   const waiting =
     state.passes.filter((pass) => pass.part === part && pass.pass === 'straighten').length - passes.length;
-  const amount = parseFigure(text) ?? NaN;
+  const amount = parseNumber(text) ?? NaN;
   if (!line && passes.length === 0) return null;
   return (
     <div className="passes">
@@ -123,7 +132,7 @@ export function JointPasses({ part, report }: { part: string; report: PartReport
                 <th scope="row">{each === 'expand' ? 'Expander' : 'Collet'}</th>
                 {tenonZones.map((zone) => {
                   const learned = steps[each][zone];
-                  return <td key={zone}>{learned ? withSpread(learned) : '–'}</td>;
+                  return <td key={zone}>{learned ? withSpread(learned, state.unit) : '–'}</td>;
                 })}
               </tr>
             ))}

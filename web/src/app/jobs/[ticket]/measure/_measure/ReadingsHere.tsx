@@ -1,7 +1,12 @@
 'use client';
 
-import { gaugeStandardUncertainty, unitOfMeasure, type LengthUnit, type PointReading } from '@holotonos/core';
-import { printFigureOf } from '@/figure/groups';
+import {
+  gaugeStandardUncertainty,
+  printQuantity,
+  unitOfMeasure,
+  type LengthUnit,
+  type PointReading,
+} from '@holotonos/core';
 import { useWhen } from '@/frame/BenchContext';
 
 /** Every reading of one place: as typed, with what, by whom, in what air, and whether it is still true. */
@@ -18,8 +23,8 @@ export function ReadingsHere({ point, unit, where }: { point: PointReading; unit
       <ul className="list-plain mt-1">
         {all.map(({ entry, value, typed, gauge, author, benchTime, temperature, humidity, stale }) => (
           <li key={entry} className="mb-1">
-            <strong>{printFigureOf(value, own, unit)}</strong> typed “{typed}”, standard uncertainty of the gauge{' '}
-            {printFigureOf(gaugeStandardUncertainty(gauge), own, unit)}
+            <strong>{printQuantity({ value, unit: own }, unit)}</strong> typed “{typed}”, standard uncertainty of the
+            gauge {printQuantity({ value: gaugeStandardUncertainty(gauge), unit: own }, unit)}
             <span className="soft">
               {' '}
               · {gauge.name} · {author}, {momentText(benchTime)}

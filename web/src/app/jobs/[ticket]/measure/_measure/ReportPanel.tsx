@@ -1,10 +1,10 @@
 'use client';
 
-import type { LengthUnit, PartReport, ReportFact } from '@holotonos/core';
+import { printQuantity, type LengthUnit, type PartReport, type ReportFact } from '@holotonos/core';
 import dynamic from 'next/dynamic';
 import { StateMark } from '@/ui/StateMark';
 import { FittedBore } from './FittedBore';
-import { printFigureOf } from '@/figure/groups';
+import { Words } from '@/figure/Words';
 
 const CurveChart = dynamic(() => import('./CurveChart').then((module) => module.CurveChart), {
   ssr: false,
@@ -15,10 +15,11 @@ const CurveChart = dynamic(() => import('./CurveChart').then((module) => module.
 function limitText({ limit, unit: own }: ReportFact, unit: LengthUnit): string {
   if (!limit) return '';
   const { lower, upper } = limit;
-  if (lower !== undefined && upper !== undefined && lower === -upper) return `± ${printFigureOf(upper, own, unit)}`;
+  if (lower !== undefined && upper !== undefined && lower === -upper)
+    return `± ${printQuantity({ value: upper, unit: own }, unit)}`;
   return [lower, upper]
     .filter((side) => side !== undefined)
-    .map((side) => printFigureOf(side, own, unit))
+    .map((side) => printQuantity({ value: side, unit: own }, unit))
     .join(' to ');
 }
 
@@ -40,9 +41,9 @@ export function ReportPanel({ report, unit }: { report: PartReport | null; unit:
           </thead>
           <tbody>
             {report.facts.map((fact) => (
-              <tr key={fact.words}>
+              <tr key={fact.id}>
                 <th scope="row">{fact.words}</th>
-                <td>{printFigureOf(fact.value, fact.unit, unit, fact.uncertainty)}</td>
+                <td>{printQuantity(fact, unit)}</td>
                 <td>{limitText(fact, unit)}</td>
                 <td>{fact.verdict && <StateMark state={fact.verdict} />}</td>
               </tr>
@@ -50,12 +51,16 @@ export function ReportPanel({ report, unit }: { report: PartReport | null; unit:
           </tbody>
         </table>
       )}
-      {report.says && (
+      {report.says.length > 0 && (
         <p className="mb-2" aria-live="polite">
-          {report.says}
+          <Words of={report.says} />
         </p>
       )}
-      {report.missing && <p className="soft mb-2">{report.missing}</p>}
+      {report.missing.length > 0 && (
+        <p className="soft mb-2">
+          <Words of={report.missing} />
+        </p>
+      )}
       {report.curve.length > 1 && <CurveChart report={report} unit={unit} />}
       {report.bore && <FittedBore key={report.part} bore={report.bore} limits={report.facts} unit={unit} />}
     </>

@@ -1,6 +1,6 @@
 'use client';
 
-import { mmPerUnit, type LengthUnit, type RimReport } from '@holotonos/core';
+import { mmPerUnit, printLength, type LengthUnit, type RimReport } from '@holotonos/core';
 import { Line } from './chart';
 import { useColours } from './useColours';
 
@@ -19,7 +19,7 @@ export function RimChart({ report, unit }: { report: RimReport; unit: LengthUnit
   const series = (of: (clock: number) => number | null) =>
     clocks.map((clock) => (of(clock) === null ? null : (of(clock) as number) / scale));
   const summary = report.rim
-    ? `Flatness ${(report.rim.flatness / scale).toFixed(4)} ${unit}, tilt ${(report.rim.tilt / scale).toFixed(4)} ${unit}.`
+    ? `Flatness ${printLength(report.rim.flatness, unit)}, tilt ${printLength(report.rim.tilt, unit)}.`
     : 'Not enough heights yet.';
   return (
     <div style={{ height: '15rem' }}>

@@ -1,10 +1,10 @@
 'use client';
 
-import { rodStack, type RodKey, type RodSpan } from '@holotonos/core';
+import { printQuantity, rodStack, type Phrase, type RodKey, type RodSpan } from '@holotonos/core';
 import { useMemo } from 'react';
 import { useJob } from '@/job/JobContext';
 import { StateMark } from '@/ui/StateMark';
-import { printFigureOf } from '@/figure/groups';
+import { Words } from '@/figure/Words';
 
 const drawnWidth = 640;
 const drawnHeight = 74;
@@ -63,6 +63,10 @@ function RodDrawing({ spans, here, name }: { spans: readonly RodSpan[]; here: st
 const order = (keys: readonly RodKey[]) =>
   [...keys].sort((a, b) => Number(b.nestsIn !== null) - Number(a.nestsIn !== null));
 
+/** What to do at a key, or what is still to be read there. */
+const toDo = ({ report }: RodKey): Phrase =>
+  [report?.says, report?.missing].find((said) => said && said.length > 0) ?? ['Nothing read yet.'];
+
 /** One rod with all its keys in a row as they sit between their posts, and whether their sum fits. */
 export function RodPanel({ part, onKey }: { part: string; onKey: (key: string) => void }) {
   const { state, type, judgement } = useJob();
@@ -95,7 +99,9 @@ export function RodPanel({ part, onKey }: { part: string; onKey: (key: string) =
                 <td>
                   <StateMark state={key.state} word={false} />
                 </td>
-                <td>{key.report?.says || key.report?.missing || 'Nothing read yet.'}</td>
+                <td>
+                  <Words of={toDo(key)} />
+                </td>
               </tr>
             )),
           )}
@@ -105,16 +111,16 @@ export function RodPanel({ part, onKey }: { part: string; onKey: (key: string) =
         <p key={span.lower} className="mb-1">
           {span.play && (
             <>
-              Room left between the posts: {printFigureOf(span.play.value, 'mm', state.unit, span.play.uncertainty)}{' '}
+              Room left between the posts: {printQuantity(span.play, state.unit)}{' '}
               {span.play.verdict && <StateMark state={span.play.verdict} />}.{' '}
             </>
           )}
-          {span.says}
+          <Words of={span.says} />
         </p>
       ))}
       {facts.length > 1 && stack.play && (
         <p className="mb-0">
-          Along the whole rod: {printFigureOf(stack.play.value, 'mm', state.unit, stack.play.uncertainty)}{' '}
+          Along the whole rod: {printQuantity(stack.play, state.unit)}{' '}
           {stack.play.verdict && <StateMark state={stack.play.verdict} />}
         </p>
       )}

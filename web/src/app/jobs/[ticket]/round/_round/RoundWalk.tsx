@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  type MeasuringPoint,
   deciderWords,
   gaugesFor,
   gaugesInUse,
@@ -11,6 +12,7 @@ import {
   usualOf,
   whatDecidesPoint,
   pointWords,
+  printPhrase,
   type Measure,
   type MeasureState,
   type RoundState,
@@ -102,6 +104,7 @@ export function RoundWalk({ round, onLeave }: { round: RoundState; onLeave: () =
     event.preventDefault();
   };
 
+  const pointText = (each: MeasuringPoint) => printPhrase(pointWords(each), state.unit);
   const part = point?.part ?? null;
   const group = point?.group ?? null;
   useStripControl(
@@ -143,7 +146,7 @@ export function RoundWalk({ round, onLeave }: { round: RoundState; onLeave: () =
           point && (
             <p className="round-now">
               <strong>{nameOf(point.part)}</strong>
-              <span>{pointWords(point)}</span>
+              <span>{pointText(point)}</span>
               <span className="soft">{measuredGroups.find(({ id }) => id === point.group)?.words}</span>
             </p>
           )
@@ -179,7 +182,7 @@ export function RoundWalk({ round, onLeave }: { round: RoundState; onLeave: () =
                   input.current?.focus();
                 }}
               >
-                {nameOf(each.point.part)}, {pointWords(each.point)}
+                {nameOf(each.point.part)}, {pointText(each.point)}
               </button>{' '}
               <span className="soft">
                 {each.step === 'taken'
@@ -203,10 +206,10 @@ export function RoundWalk({ round, onLeave }: { round: RoundState; onLeave: () =
       figure={figure}
       input={input}
       point={point}
-      where={point ? `${nameOf(point.part)}, ${pointWords(point)}` : 'The round is done'}
+      where={point ? `${nameOf(point.part)}, ${pointText(point)}` : 'The round is done'}
       next={
         next
-          ? `then ${nameOf(next.point.part)}, ${pointWords(next.point)}`
+          ? `then ${nameOf(next.point.part)}, ${pointText(next.point)}`
           : finished
             ? 'nothing is open'
             : 'the last open point'

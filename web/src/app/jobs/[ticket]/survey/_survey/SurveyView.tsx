@@ -1,6 +1,11 @@
 'use client';
 
 import {
+  along,
+  parseLength,
+  printFigure,
+  printQuantity,
+  rulerOf,
   findingStatusWords,
   findingWords,
   likelyCauses,
@@ -13,7 +18,6 @@ import {
 } from '@holotonos/core';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
-import { parseFigure } from '@/figure/parseFigure';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
@@ -226,16 +230,18 @@ function LastFinding({
 
 /** Where along a section the last finding sits, typed; the strip sets it with one press. */
 function SpotOfLast({ survey, onDone }: { survey: Survey; onDone: () => void }) {
-  const { type } = useJob();
+  const { type, state } = useJob();
   const id = useId();
   const { last } = survey;
-  const [at, setAt] = useState(last?.place ? String(last.place.at) : '');
+  const ruler = rulerOf(state.unit);
+  const [at, setAt] = useState(last?.place ? printFigure(last.place.at, ruler, ruler === 'mm' ? 0 : 2) : '');
   const [clock, setClock] = useState(last?.place ? String(last.place.clock) : '0');
   const section = type.sections.find((each) => each.id === last?.part);
   if (!last || !section) return null;
   const keep = () => {
-    const [mm, degrees] = [parseFigure(at) ?? NaN, Number(clock)];
-    const fits = at.trim() !== '' && mm >= 0 && mm <= section.length && degrees >= 0 && degrees < 360;
+    const typed = parseLength(at, ruler);
+    const [mm, degrees] = [typed.ok ? typed.mm : NaN, Number(clock)];
+    const fits = mm >= 0 && mm <= section.length && degrees >= 0 && degrees < 360;
     const same = last.place?.at === mm && last.place.clock === degrees;
     if (fits && !same) survey.sitsAt({ section: section.id, at: mm, clock: degrees });
   };
@@ -243,7 +249,7 @@ function SpotOfLast({ survey, onDone }: { survey: Survey; onDone: () => void }) 
     <>
       {(
         [
-          ['At (mm)', at, setAt],
+          [`At (${ruler})`, at, setAt],
           ['Clock (°)', clock, setClock],
         ] as const
       ).map(([label, value, set]) => (
@@ -381,7 +387,7 @@ export function SurveyView() {
               {names.get(place.part) ?? place.part}{' '}
               <span className="soft">
                 {place.kind}, {Math.min(index + 1, places.length)} of {places.length}
-                {survey.spot && ` · at ${Math.round(survey.spot.at)} mm, ${survey.spot.clock}°`}
+                {survey.spot && ` · at ${printQuantity(along(survey.spot.at), state.unit)}, ${survey.spot.clock}°`}
               </span>
             </h2>
           )}
