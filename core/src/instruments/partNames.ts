@@ -2,9 +2,14 @@ import type { InstrumentType } from './instrumentType.schema';
 
 /** What a technician calls each part of the instrument, by id. `instrument` is the whole of it. */
 export function partNames(type: InstrumentType): ReadonlyMap<string, string> {
+  const keyNames = new Map(type.keys.map(({ id, name }) => [id, name]));
   const lists = [type.keys, type.posts, type.rods, type.holes, type.fittings, type.joints, type.sections];
   return new Map([
     ['instrument', 'whole instrument'],
+    ...type.links.map(
+      ({ id, driver, follower }) =>
+        [id, `${keyNames.get(driver) ?? driver} to ${keyNames.get(follower) ?? follower}`] as const,
+    ),
     ...lists.flatMap((list) => list.map(({ id, name }) => [id, name] as const)),
   ]);
 }
@@ -43,6 +48,8 @@ export function placeOfPart(type: InstrumentType, part: string): PartPlace | nul
     const pad = type.pads.find((each) => each.key === part);
     return pad ? placeOfPart(type, pad.hole) : null;
   }
+  const link = type.links.find(({ id }) => id === part);
+  if (link) return placeOfPart(type, link.follower) ?? placeOfPart(type, link.driver);
   const section = type.sections.find(({ id }) => id === part);
   if (section) return { section: part, at: section.length / 2, clock: 0 };
   const joint = type.joints.find(({ id }) => id === part);
