@@ -55,9 +55,9 @@ export class TestJob {
     return new Date(Date.parse('2026-11-23T09:00:00.000Z') + this.minute * 60_000).toISOString();
   }
 
-  write(kind: string, body: object): string {
+  write(kind: string, body: object, id?: string): string {
     const seq = this.entries.length + 1;
-    const entry = { id: uuid(seq), seq, kind, body, author: 'Juno Tam', benchTime: this.now, receivedAt: this.now };
+    const entry = { id: id ?? uuid(seq), seq, kind, body, author: 'Juno Tam', benchTime: this.now, receivedAt: this.now };
     this.entries.push(entry as unknown as Entry);
     return entry.id;
   }

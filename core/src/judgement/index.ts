@@ -12,4 +12,4 @@ export * from './airWarnings';
 export * from './passHistory';
 export * from './whatDecides';
 export * from './rodStack';
-export * from './padStand';
+export { padStandFacts, suggestFromStands } from './padStand';

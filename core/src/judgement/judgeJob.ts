@@ -1,9 +1,10 @@
-import type { InstrumentType } from '../instruments';
+import { removableNames, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import { solveSeat, type SeatInput, type SeatOutput } from '../pads';
 import type { MeasureState } from './measureState';
 import { groupsAnsweredHere, type GroupAnswers } from './groupAnswers';
 import { partReport } from './groupReports';
+import { suggestFromStands } from './padStand';
 import { padReport, type PadReport } from './padReport';
 import type { PartReport } from './partReport';
 import { solveRim } from '../rims';
@@ -12,6 +13,7 @@ import { rimReport, type RimAnswers, type RimReport } from './rimReport';
 import {
   openSuggestions,
   suggestCommonCauses,
+  suggestFromLandings,
   suggestFromPart,
   suggestFromRim,
   suggestFromSeat,
@@ -107,7 +109,12 @@ export function judgeJob(state: JobState, type: InstrumentType, given: Answers =
     pads,
     rims,
     parts,
-    suggestions: openSuggestions(state, type, [...suggestCommonCauses(state, type), ...suggestions]),
+    suggestions: openSuggestions(state, type, [
+      ...suggestCommonCauses(state, type),
+      ...suggestions,
+      ...remembered.of('stands', (read) => suggestFromStands(read, type, removableNames(type))),
+      ...suggestFromLandings(state, type),
+    ]),
   };
 }
 

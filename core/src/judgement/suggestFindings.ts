@@ -1,5 +1,5 @@
 import { commonCauses, isOpenStatus, type FindingState } from '../findings';
-import { adviceWords, pictureWords } from '../survey';
+import { adviceWords, landingWords, pictureWords } from '../survey';
 import { removableNames, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import type { SeatOutput } from '../pads';
@@ -143,6 +143,55 @@ export const suggestFromPart = ({ part, facts, findings, evidence, newestSeq }: 
     evidence,
     newestSeq,
   }));
+
+/** How a link is brought in, by what it is adjusted with: the follower comes early, or late. */
+const bringIn: Record<InstrumentType['links'][number]['adjuster'], { early: string; late: string }> = {
+  screw: {
+    early:
+      'Turn its screw out until both land together; one that is backed off already asks for cork to be taken away.',
+    late: 'Turn its screw in until both land together.',
+  },
+  arm: {
+    early: 'Bend the arm up a little, the cup held, until both land together.',
+    late: 'Bend the arm down a little, the cup held, until both land together.',
+  },
+  cork: {
+    early: 'Shave its cork until both land together.',
+    late: 'Add paper or thicker cork until both land together.',
+  },
+  felt: {
+    early: 'Shave its felt until both land together.',
+    late: 'Add paper or thicker felt until both land together.',
+  },
+  paper: { early: 'Take paper away until both land together.', late: 'Add paper until both land together.' },
+  fixed: {
+    early: 'It has nothing to turn: level both cups first, then ease the arm that carries.',
+    late: 'It has nothing to turn: level both cups first, then bring the arm that carries closer.',
+  },
+};
+
+/** What a link looked at from its driver speaks for: what lands first is wrong by itself, whatever it is by. */
+export function suggestFromLandings(state: JobState, type: InstrumentType): Suggestion[] {
+  return [...state.observations.values()].flatMap(({ about, part, lands, entry, seq }): Suggestion[] => {
+    const link = type.links.find(({ id }) => id === part);
+    if (about !== 'landing' || !link || !lands || lands === 'together') return [];
+    const early = lands === 'follower';
+    const kind = early || link.acts !== 'carries' ? 'adjuster-out' : 'lost-motion';
+    return [
+      {
+        key: `${kind}:${part}`,
+        kind,
+        part,
+        severity: 2,
+        cause: [`From its driver, at the lightest touch: ${landingWords(type, link)[lands]}.`],
+        remedy: [bringIn[link.adjuster][early ? 'early' : 'late']],
+        why: ['Seen, not measured: a feeler under the later pad says by how much.'],
+        evidence: [entry],
+        newestSeq: seq,
+      },
+    ];
+  });
+}
 
 /** What several findings speak for together: one deeper fault, to be looked at before any of them is cured. */
 export function suggestCommonCauses(state: JobState, type: InstrumentType): Suggestion[] {

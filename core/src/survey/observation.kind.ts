@@ -1,9 +1,11 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
+import type { InstrumentType } from '../instruments';
 import { partId } from '../instruments/instrumentType.schema';
 import type { JobKind } from '../job';
 import { says } from '../logbook';
 import { freeText } from '../validation/plain.schema';
 import { padHolds } from '../vocabulary';
+import { landingOf } from './landing';
 import { observationWords } from './observationWords';
 
 const body = {
@@ -18,8 +20,13 @@ const body = {
       uniqueItems: true,
       maxItems: 8,
     },
-    first: { ...partId, description: 'of two linked pads, the one that lands first' },
-    other: { ...partId, description: 'the pad it was compared with' },
+    lands: {
+      enum: ['driver', 'together', 'follower'],
+      description:
+        'about a landing: what lands first when the driver of the link is pressed lightly; the part is the link',
+    },
+    first: { ...partId, description: 'as it was once written: of two linked pads, the one that lands first' },
+    other: { ...partId, description: 'as it was once written: the pad it was compared with' },
     hold: { enum: padHolds },
     mark: { type: 'number', minimum: 0, exclusiveMaximum: 360, description: 'clock of the orientation scratch' },
     note: freeText(1000),
@@ -32,13 +39,23 @@ export type ObservationBody = FromSchema<typeof body>;
 /** What the technician saw of a pad, newest of each. */
 export type Observation = ObservationBody & { entry: string; seq: number };
 
-/** What was seen of a pad: where light shows, which lands first, how it sits. */
+const hasPad = (instrument: InstrumentType, part: string) => instrument.pads.some(({ hole }) => hole === part);
+const isLink = (instrument: InstrumentType, part: string) => instrument.links.some(({ id }) => id === part);
+
+/** What was seen: where light shows at a pad, what lands first of a link, how a pad sits. */
 export const observation: JobKind<'observation', ObservationBody> = {
   body,
-  misfits: ({ instrument }, { part }) =>
-    instrument?.pads.some(({ hole }) => hole === part) ? [] : says('part', `“${part}” has no pad`),
+  misfits: ({ instrument }, { part, about }) => {
+    if (!instrument || hasPad(instrument, part) || (about === 'landing' && isLink(instrument, part))) return [];
+    return says('part', about === 'landing' ? `“${part}” is no link and has no pad` : `“${part}” has no pad`);
+  },
   fold: (draft, { id, seq, body: seen }) => {
-    draft.observations.set(`${seen.about}:${seen.part}`, { ...seen, entry: id, seq });
+    const kept = { ...seen, entry: id, seq };
+    // Every link keeps its own answer, from whichever pad it was looked at.
+    const landing = seen.about === 'landing' ? landingOf(draft.instrument, kept) : null;
+    if (landing)
+      draft.observations.set(`landing:${landing.link.id}`, { ...kept, part: landing.link.id, lands: landing.lands });
+    else draft.observations.set(`${seen.about}:${seen.part}`, kept);
   },
   words: (seen, name) => `${name(seen.part)}: ${observationWords(seen, name)}`,
   turnsPlan: false,

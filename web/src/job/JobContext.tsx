@@ -69,8 +69,12 @@ interface Job {
   write: Write;
 }
 
-/** Writes an entry: on the screen at once, kept until acknowledged. False, and said why, when it was not well-formed. */
-type Write = <K extends EntryKind>(kind: K, body: EntryBody<K>) => boolean;
+/**
+ * Writes an entry: on the screen at once, kept until acknowledged. False, and said why, when it was not well-formed.
+ *
+ * @param id its own, where another entry is to name it
+ */
+type Write = <K extends EntryKind>(kind: K, body: EntryBody<K>, id?: string) => boolean;
 
 const JobContext = createContext<Job | null>(null);
 
@@ -170,8 +174,8 @@ export function JobProvider({
 
   const write = useCallback(
     // Callers see the body their kind asks for; in here any body will do, for the schema judges it.
-    (kind: EntryKind, body: unknown): boolean => {
-      const plain = { id: newId(), kind, body, author: author.trim() || unnamed, benchTime: new Date().toISOString() };
+    (kind: EntryKind, body: unknown, id: string = newId()): boolean => {
+      const plain = { id, kind, body, author: author.trim() || unnamed, benchTime: new Date().toISOString() };
       const entry = plain as unknown as NewEntry;
       const problems = entryProblems(entry);
       const unfit = problems.length > 0 ? problems : misfits(state, entry);

@@ -51,8 +51,8 @@ export function jobDouble({ shop = foldShop([]), instrument = 'alto-saxophone' }
     shop: shop as ShopState,
     /** refuses everything from now on, as a job that is signed off does */
     closed: false,
-    write: <K extends EntryKind>(kind: K, body: EntryBody<K>): boolean => {
-      const entry = entryOf(kind, body, state.seq + 1);
+    write: <K extends EntryKind>(kind: K, body: EntryBody<K>, id: string = randomUUID()): boolean => {
+      const entry = { ...entryOf(kind, body, state.seq + 1), id } as Entry;
       if (double.closed || entryProblems(entry, 'stored').length > 0 || misfits(state, entry).length > 0) return false;
       written.push({ kind, body });
       state = foldEntries(state, [entry]);

@@ -84,7 +84,7 @@ describe('where the survey stands', () => {
 });
 
 describe('a fault by one key', () => {
-  test('is written, and pressed again made worse, round and round', () => {
+  test('is written, and pressed again made worse, until it is as bad as can be', () => {
     const shown = survey();
     const part = shown.now.place?.part;
     let meant = false;
@@ -92,11 +92,14 @@ describe('a fault by one key', () => {
     expect(meant).toBe(true);
     expect(last()).toMatchObject({ kind: 'joint-loose', part, severity: 2, status: 'confirmed' });
     const id = last()?.finding;
-    for (const severity of [3, 1, 2]) {
-      shown.does((s) => s.fault('l'));
-      expect(last()).toMatchObject({ finding: id, severity });
-      expect(shown.now.said).toBe('Made worse');
-    }
+    shown.does((s) => s.fault('l'));
+    expect(last()).toMatchObject({ finding: id, severity: 3 });
+    expect(shown.now.said).toBe('Made worse');
+    const count = bodies('finding').length;
+    shown.does((s) => s.fault('l'));
+    expect(bodies('finding')).toHaveLength(count);
+    expect(shown.now.findingsHere).toMatchObject([{ finding: id, severity: 3 }]);
+    expect(shown.now.said).toMatch(/as bad as/);
     expect(shown.now.findingsHere).toHaveLength(1);
   });
   test('another key writes another; one that means nothing here writes nothing', () => {
@@ -224,7 +227,52 @@ describe('the leak light', () => {
   });
 });
 
+describe('which lands first', () => {
+  const hole = (part: string) => survey(`station=pads&part=${part}`);
+  test('every link of a pad is asked in turn, and each keeps its own answer', () => {
+    const shown = hole('f-sharp');
+    const links = shown.now.links.map(({ id }) => id);
+    expect(links).toEqual(
+      expect.arrayContaining(['f-to-f-sharp', 'e-to-f-sharp', 'd-to-f-sharp', 'f-sharp-to-g-sharp']),
+    );
+    expect(shown.now.link?.id).toBe(links[0]);
+    shown.does((s) => s.land('follower'));
+    shown.does((s) => s.land('driver'));
+    shown.does((s) => s.nextLink());
+    shown.does((s) => s.land('together'));
+    const seen = (id: string | undefined) => job.state.observations.get(`landing:${id}`)?.lands;
+    expect([0, 1, 2, 3].map((i) => seen(links[i]))).toEqual(['follower', 'driver', undefined, 'together']);
+    for (let i = 0; i < 10; i += 1) shown.does((s) => s.nextLink());
+    expect(links).toContain(shown.now.link?.id);
+    shown.does((s) => s.move(1));
+    expect(shown.now.link?.id).toBe(shown.now.links[0]?.id);
+  });
+  test('a pad without links asks nothing, nor does another station', () => {
+    const shown = hole('low-b-flat');
+    expect(survey('station=holes').now.links).toEqual([]);
+    const count = job.written.length;
+    survey('station=holes').does((s) => s.land('driver'));
+    expect(job.written).toHaveLength(count);
+    expect(shown.now.links.map(({ id }) => id)).toContain('low-b-flat-lever-to-low-b-flat');
+  });
+});
+
 describe('the last thing is struck', () => {
+  test('a picture goes with the finding it was written with', () => {
+    const shown = survey('station=pads');
+    shown.does((s) => s.writeLight([315, 0, 45]));
+    shown.does((s) => s.writeLight([]));
+    expect(shown.now.findingsHere).toEqual([]);
+    expect(shown.now.sectors).toEqual([]);
+    // Taking back that it is dark brings back the light and what it meant.
+    shown.does((s) => s.undo());
+    expect(shown.now.findingsHere).toMatchObject([{ kind: 'pad-leaking', status: 'confirmed' }]);
+    expect(shown.now.sectors).toEqual([0, 45, 315]);
+    shown.does((s) => s.undo());
+    expect([shown.now.findingsHere, shown.now.seen]).toEqual([[], undefined]);
+    expect(shown.does((s) => s.undo()).said).toBe('Nothing to strike');
+  });
+
   test('finding or observation, and then the one before; other entries stay', () => {
     const shown = survey();
     expect(shown.does((s) => s.undo()).said).toBe('Nothing to strike');

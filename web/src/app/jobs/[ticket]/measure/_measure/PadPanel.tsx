@@ -1,6 +1,6 @@
 'use client';
 
-import { adviceWords, padStandSpread, pictureWords, printQuantity, type JudgedPad } from '@holotonos/core';
+import { adviceWords, padStandFacts, pictureWords, printQuantity, type JudgedPad } from '@holotonos/core';
 import { useJob } from '@/job/JobContext';
 import { StateMark } from '@/ui/StateMark';
 import type { ReactNode } from 'react';
@@ -9,7 +9,7 @@ import { LeakPicture } from './LeakPicture';
 /** A pad as its readings show it, and what it speaks for. */
 export function PadPanel({ pad, here, answers }: { pad: JudgedPad; here: number | null; answers: ReactNode }) {
   const { state, type } = useJob();
-  const stand = padStandSpread(state, type, pad.part);
+  const stands = padStandFacts(state, type, pad.part);
   return (
     <div className="judged">
       <LeakPicture pad={pad} here={here} />
@@ -27,11 +27,11 @@ export function PadPanel({ pad, here, answers }: { pad: JudgedPad; here: number 
             </span>
           )}
         </p>
-        {stand && (
-          <p className="mb-1">
+        {stands.map((stand) => (
+          <p className="mb-1" key={stand.id}>
             {stand.words}: {printQuantity(stand, state.unit)} {stand.verdict && <StateMark state={stand.verdict} />}
           </p>
-        )}
+        ))}
         {answers}
       </div>
     </div>

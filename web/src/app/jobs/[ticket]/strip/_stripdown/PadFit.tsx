@@ -1,6 +1,6 @@
 'use client';
 
-import { padHolds, parseLength, printLength, gaugeOfReading, shelfGauges } from '@holotonos/core';
+import { padHolds, parseLength, pointKey, printLength, gaugeOfReading, shelfGauges } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
@@ -12,8 +12,8 @@ export function PadFit({ hole }: { hole: string }) {
   const { type, state, names, write } = useJob();
   const id = useId();
   const seen = state.observations.get(`fit:${hole}`);
-  const point = { group: 'pad', part: hole, measure: 'height', clock: 0 } as const;
-  const before = state.points.get(`pad:${hole}:height@0`)?.readings.at(-1);
+  const point = { group: 'pad', part: hole, measure: 'stand', clock: 0 } as const;
+  const before = state.points.get(pointKey(point))?.readings.at(-1);
   const [text, setText] = useState('');
   const [hold, setHold] = useState(seen?.hold ?? type.pads.find((pad) => pad.hole === hole)?.hold ?? 'adhesive');
   const [mark, setMark] = useState(seen?.mark === undefined ? '' : String(seen.mark));

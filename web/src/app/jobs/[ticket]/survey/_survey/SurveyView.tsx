@@ -9,6 +9,7 @@ import {
   findingStatusWords,
   findingWords,
   likelyCauses,
+  landings,
   lightClocks,
   namedPictures,
   type FindingState,
@@ -26,7 +27,7 @@ import { SuggestionCard } from '@/job/SuggestionCard';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoTaker, type PhotoTakerHandle } from '@/photos/PhotoTaker';
 import { useStripControl, type StripTarget } from '@/tube/StripControl';
-import { LandingPicker } from './LandingPicker';
+import { LandingPicker, landingKeys } from './LandingPicker';
 import { LightPicker } from './LightPicker';
 import { useSurvey, type Survey } from './useSurvey';
 
@@ -57,6 +58,7 @@ const keys = [
   { keys: 'Enter, → ←', does: 'next place; back and forth' },
   { keys: '1 2 3, + −', does: 'how bad the last finding is (+ and − at the pads)' },
   { keys: '1 … 8', does: 'at the pads: light in this sector, from the front clockwise; Enter writes it' },
+  { keys: '< = >', does: 'at the pads: which lands first, for the link that is marked; ; goes to the next link' },
   { keys: '/', does: 'the last finding is only suspected' },
   { keys: ', .', does: 'note or photo for the last finding' },
   { keys: 'Backspace', does: 'strike the last finding' },
@@ -125,7 +127,7 @@ function PadLight({ survey }: { survey: Survey }) {
             Write what the light shows
           </Button>
         )}
-        <LandingPicker key={part} part={part} />
+        <LandingPicker survey={survey} />
       </div>
     </div>
   );
@@ -314,6 +316,9 @@ export function SurveyView() {
 
   const atPads = here.id === 'pads';
   const padKey = (key: string): boolean => {
+    const lands = landings[landingKeys.findIndex((each) => each === key)];
+    if (survey.link && lands) return (survey.land(lands), true);
+    if (survey.link && key === ';') return (survey.nextLink(), true);
     const clock = lightClocks[Number(key) - 1];
     if (clock !== undefined && key !== '0') survey.toggleSector(clock);
     else if (pictureKeys[key]) survey.writeLight(namedPictures[pictureKeys[key]].sectors);
@@ -349,8 +354,8 @@ export function SurveyView() {
     };
     const act = acts[key];
     const severity = Number(key);
-    if (act) act();
-    else if (atPads && padKey(key.toLowerCase())) back();
+    if (atPads && padKey(key.toLowerCase())) back();
+    else if (act) act();
     else if (!atPads && (severity === 1 || severity === 2 || severity === 3)) survey.setSeverity(severity);
     else if (!survey.fault(key.toLowerCase())) return;
     event.preventDefault();

@@ -1,15 +1,19 @@
 'use client';
 
 import {
-  findingOfPicture,
-  lightClocks,
+  landingWords,
+  lastAct,
   lightPicture,
+  linksAt,
   pictureWords,
+  seenLight,
   station,
   stationPlaces,
   surveyProgress,
   surveyStations,
+  worsened,
   type FindingState,
+  type Landing,
   type PartPlace,
   type SurveyFault,
   type SurveyStation,
@@ -22,7 +26,6 @@ import { useJob } from '@/job/JobContext';
 const isStation = (id: string | null): id is SurveyStation => surveyStations.some((each) => each === id);
 /** Nearer than this along a section is the same spot, mm. */
 const sameSpot = 8;
-const worse = (severity: number) => (severity >= 3 ? 1 : severity + 1);
 
 /** Where the survey stands, and everything that can be done there. Nothing is kept here but the place and open sectors. */
 export function useSurvey() {
@@ -40,6 +43,8 @@ export function useSurvey() {
   const [lastId, setLastId] = useState<string | null>(null);
   /** where on a section the next finding sits, as pressed on the strip */
   const [spot, setSpot] = useState<PartPlace | null>(null);
+  /** the link that is asked for, of those met at this pad */
+  const [linkAt, setLinkAt] = useState(0);
   const [said, setSaid] = useState('');
 
   const here = station(at.id);
@@ -58,6 +63,7 @@ export function useSurvey() {
   const go = useCallback((id: SurveyStation, index: number) => {
     setAt({ id, index });
     setPressed(null);
+    setLinkAt(0);
     setSpot(null);
     window.history.replaceState(null, '', `?station=${id}`);
   }, []);
@@ -93,7 +99,8 @@ export function useSurvey() {
     );
     if (before) {
       setLastId(before.finding);
-      rewrite(before, { severity: worse(before.severity) as 1 | 2 | 3 });
+      if (before.severity === 3) return setSaid('It is as bad as can be written');
+      rewrite(before, { severity: worsened(before) });
       return setSaid('Made worse');
     }
     const finding = newId();
@@ -113,34 +120,33 @@ export function useSurvey() {
   /** Writes what the light shows at this pad, and the finding it amounts to. */
   const writeLight = (open: readonly number[]) => {
     if (part === null) return;
-    const clocks = lightClocks.filter((clock) => open.includes(clock));
-    if (!write('observation', { part, about: 'light', sectors: clocks })) return;
-    const picture = lightPicture(clocks);
-    const kind = findingOfPicture[picture];
+    const writings = seenLight(state, type, part, open, newId);
+    if (!writings.every(({ kind, body, id }) => write(kind, body, id))) return;
     setPressed(null);
-    const known = findingsHere.find((finding) => finding.kind === kind);
-    if (kind !== null && !known) {
-      const finding = newId();
-      const severity = clocks.length >= 6 ? 3 : clocks.length >= 3 ? 2 : 1;
-      write('finding', { finding, kind, part, severity, status: 'confirmed', note: pictureWords[picture].title });
-      setLastId(finding);
-    } else if (known && known.note !== pictureWords[picture].title) {
-      rewrite(known, { note: pictureWords[picture].title });
-      setLastId(known.finding);
-    }
-    setSaid(`${names.get(part) ?? part}: ${pictureWords[picture].title}`);
+    const found = writings.findLast(({ kind, body }) => kind === 'finding' && body.status !== 'declined');
+    if (found?.kind === 'finding') setLastId(found.body.finding);
+    const [seenNow] = writings;
+    const shows = seenNow?.kind === 'observation' ? (seenNow.body.sectors ?? []) : [];
+    setSaid(`${names.get(part) ?? part}: ${pictureWords[lightPicture(shows)].title}`);
   };
   const toggleSector = (clock: number) =>
     setPressed(sectors.includes(clock) ? sectors.filter((each) => each !== clock) : [...sectors, clock]);
 
-  /** The last finding or observation of this survey is struck. */
+  /** What the last press of this survey wrote is struck, all of it. */
   const undo = () => {
-    const entry = state.entries.findLast(
-      ({ id, kind }) => (kind === 'finding' || kind === 'observation') && !state.struck.has(id),
-    );
-    if (!entry || !write('strike', { entry: entry.id, reason: 'undone at the survey' }))
+    const entries = lastAct(state);
+    if (!entries.every((entry) => write('strike', { entry, reason: 'undone at the survey' })) || entries.length === 0)
       return setSaid('Nothing to strike');
     setSaid('Struck');
+  };
+
+  /** Answers which lands first at the link that is asked for, and goes on to the next. */
+  const links = useMemo(() => (at.id === 'pads' && part !== null ? linksAt(type, part) : []), [type, at.id, part]);
+  const link = links[Math.min(linkAt, links.length - 1)] ?? null;
+  const land = (lands: Landing, on = link) => {
+    if (!on || !write('observation', { part: on.id, about: 'landing', lands })) return;
+    setLinkAt(Math.min(links.length - 1, links.indexOf(on) + 1));
+    setSaid(`${names.get(on.id) ?? on.id}: ${landingWords(type, on)[lands]}`);
   };
 
   const stationAfter = (steps: number) => surveyStations[surveyStations.indexOf(at.id) + steps];
@@ -183,6 +189,10 @@ export function useSurvey() {
     writeLight,
     toggleSector,
     undo,
+    links,
+    link,
+    land,
+    nextLink: () => setLinkAt((now) => (links.length === 0 ? 0 : (now + 1) % links.length)),
     finish,
     back,
   };
