@@ -67,6 +67,10 @@ export const findingKinds = [
 ] as const;
 export type FindingKind = (typeof findingKinds)[number];
 
+/** What is wrong with a spring. */
+export const springFaults = ['weak', 'strong', 'spent'] as const;
+export type SpringFault = (typeof springFaults)[number];
+
 export const findingStatuses = ['open', 'suspected', 'confirmed', 'declined', 'cured', 'stop-gap', 'left'] as const;
 export type FindingStatus = (typeof findingStatuses)[number];
 
@@ -174,6 +178,7 @@ export const toleranceNames = [
   'padStandSpread',
   'followerLateness',
   'lostMotion',
+  'leastForceNewtons',
   'sealForceNewtons',
   'jointLeakMlPerMinute',
 ] as const;

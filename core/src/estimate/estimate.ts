@@ -1,4 +1,4 @@
-import { findingWords } from '../findings';
+import { findingTitle } from '../findings';
 import { partNames, type InstrumentType } from '../instruments';
 import type { JobState, NewEntryOf } from '../job';
 import {
@@ -129,9 +129,7 @@ function leaves(
   const names = partNames(type);
   const found = left.flatMap(({ finding, reason }) => {
     const known = state.findings.get(finding);
-    return known
-      ? [{ what: `${findingWords[known.kind].title}, ${names.get(known.part) ?? known.part}`, why: reason }]
-      : [];
+    return known ? [{ what: `${findingTitle(known)}, ${names.get(known.part) ?? known.part}`, why: reason }] : [];
   });
   if (input.scope === 'repair') {
     const why =
@@ -235,7 +233,7 @@ export function changeToAgree(
   const names = partNames(type);
   const because = [...new Set(fresh.flatMap(({ cures }) => cures))].flatMap((id) => {
     const finding = state.findings.get(id);
-    return finding ? [`${findingWords[finding.kind].title}, ${names.get(finding.part) ?? finding.part}`] : [];
+    return finding ? [`${findingTitle(finding)}, ${names.get(finding.part) ?? finding.part}`] : [];
   });
   const body = {
     title: 'A change to what was agreed',

@@ -3,8 +3,15 @@ import { spotSchema } from '../instruments/spot.schema';
 import type { PartPlace } from '../instruments';
 import type { JobKind } from '../job';
 import { freeText, uuidSchema } from '../validation/plain.schema';
-import { findingKinds, findingStatuses, type FindingKind, type FindingStatus } from '../vocabulary';
-import { findingStatusWords, findingWords } from './findingWords';
+import {
+  findingKinds,
+  findingStatuses,
+  springFaults,
+  type SpringFault,
+  type FindingKind,
+  type FindingStatus,
+} from '../vocabulary';
+import { findingStatusWords, findingTitle } from './findingWords';
 
 const body = {
   type: 'object',
@@ -14,6 +21,7 @@ const body = {
     part: { type: 'string', pattern: '^[a-z0-9-]+$', maxLength: 60 },
     severity: { type: 'integer', minimum: 1, maximum: 3 },
     status: { enum: findingStatuses },
+    spring: { enum: springFaults, description: 'of a spring: too weak, too strong, or to be renewed' },
     note: freeText(2000),
     place: spotSchema,
     reason: freeText(1000),
@@ -28,6 +36,8 @@ export interface FindingState {
   finding: string;
   kind: FindingKind;
   part: string;
+  /** of a spring: what is wrong with it */
+  spring: SpringFault | null;
   /** the spot on the tube, where one was given */
   place: PartPlace | null;
   severity: 1 | 2 | 3;
@@ -49,6 +59,7 @@ export const finding: JobKind<'finding', FromSchema<typeof body>> = {
       finding: said.finding,
       kind: said.kind,
       part: said.part,
+      spring: said.spring ?? before?.spring ?? null,
       place: said.place ?? before?.place ?? null,
       severity: said.severity as 1 | 2 | 3,
       status: said.status,
@@ -59,7 +70,8 @@ export const finding: JobKind<'finding', FromSchema<typeof body>> = {
       history: [...(before?.history ?? []), id],
     });
   },
-  words: ({ kind, part, status }, name) => `${findingWords[kind].title}, ${name(part)}: ${findingStatusWords[status]}`,
+  words: ({ kind, part, status, spring }, name) =>
+    `${findingTitle({ kind, spring })}, ${name(part)}: ${findingStatusWords[status]}`,
   turnsPlan: true,
   bears: false,
 };

@@ -1,4 +1,4 @@
-import type { FindingKind, FindingStatus } from '../vocabulary';
+import type { FindingKind, FindingStatus, SpringFault } from '../vocabulary';
 
 /** How deep a cause lies: the deepest is cured first. */
 export type Depth = 'body' | 'post' | 'rim' | 'hinge' | 'cup' | 'pad' | 'regulation' | 'other';
@@ -42,6 +42,21 @@ export const findingWords: Record<FindingKind, { title: string; depth: Depth }> 
   'tuning-high': { title: 'Note high', depth: 'other' },
   'dirt': { title: 'Dirt', depth: 'other' },
 };
+
+const springTitles: Record<SpringFault, string> = {
+  weak: 'Spring too weak',
+  strong: 'Spring too strong',
+  spent: 'Spring spent',
+};
+
+/** What a finding is called: a spring by what is wrong with it, everything else by its kind. */
+export const findingTitle = ({
+  kind,
+  spring,
+}: {
+  kind: FindingKind;
+  spring?: SpringFault | null | undefined;
+}): string => (kind === 'spring-weak' && spring ? springTitles[spring] : findingWords[kind].title);
 
 export const findingStatusWords: Record<FindingStatus, string> = {
   'open': 'open',

@@ -2,7 +2,7 @@ import { measuringPoints, type InstrumentType, type MeasurePlace } from '../inst
 import type { MeasuredJob } from './measuredJob';
 import type { MeasureGroup } from '../vocabulary';
 import { boreReport } from './boreReport';
-import { figureReport } from './figureReport';
+import { linkReport, springReport } from './figureReport';
 import { groupsAnsweredHere, type GroupAnswers } from './groupAnswers';
 import { hingeReport } from './hingeReport';
 import { jointReport } from './jointReport';
@@ -30,8 +30,8 @@ const reportBy: Record<ReportedGroup, (context: ReportContext, report: PartRepor
   'post': postReport,
   'hinge': hingeReport,
   'joint': jointReport,
-  'spring': figureReport,
-  'link': figureReport,
+  'spring': springReport,
+  'link': linkReport,
 };
 const isReported = (group: string): group is ReportedGroup => group in reportBy;
 

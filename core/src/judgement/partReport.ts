@@ -6,7 +6,7 @@ import type { MeasuredJob } from './measuredJob';
 import { pointKey, pointsOf, type MeasuringPoint } from '../readings';
 import { solveConformity, type Gauge } from '../metrology';
 import { joined, phrase, silence, type KeptUnit, type Phrase } from '../units';
-import type { FindingKind, Measure, MeasureGroup } from '../vocabulary';
+import type { FindingKind, Measure, MeasureGroup, SpringFault } from '../vocabulary';
 import { airWarnings } from './airWarnings';
 import type { StraightenPass, ZoneGrowth } from './passHistory';
 import { wholeState, type MeasureState } from './measureState';
@@ -37,6 +37,8 @@ export interface FigureSource {
 export interface ReportFinding {
   kind: FindingKind;
   severity: 1 | 2 | 3;
+  /** of a spring: what is wrong with it */
+  spring?: SpringFault;
   cause: Phrase;
   remedy: Phrase;
 }

@@ -3,7 +3,7 @@ import { adviceWords, landingWords, pictureWords } from '../survey';
 import { removableNames, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import type { SeatOutput } from '../pads';
-import type { FindingKind } from '../vocabulary';
+import type { FindingKind, SpringFault } from '../vocabulary';
 import { joined, length, phrase, type Phrase } from '../units';
 import { clockWords, severityAgainst } from './figureWords';
 import type { PadReport } from './padReport';
@@ -16,6 +16,8 @@ export interface Suggestion {
   kind: FindingKind;
   part: string;
   severity: 1 | 2 | 3;
+  /** of a spring: what is wrong with it */
+  spring?: SpringFault;
   /** what the figures show */
   cause: Phrase;
   remedy: Phrase;
@@ -120,11 +122,12 @@ export function suggestFromRim(report: RimReport): Suggestion[] {
 
 /** What the figures of any other part speak for. */
 export const suggestFromPart = ({ part, facts, findings, evidence, newestSeq }: PartReport): Suggestion[] =>
-  findings.map(({ kind, severity, cause, remedy }) => ({
+  findings.map(({ kind, severity, spring, cause, remedy }) => ({
     key: `${kind}:${part}`,
     kind,
     part,
     severity,
+    ...(spring && { spring }),
     cause,
     remedy,
     why: joined(

@@ -6,6 +6,7 @@ import {
   type PracticeQuestion,
   type PracticeSettings,
   type Scope,
+  type SpringFault,
   type Stage,
 } from '../vocabulary';
 
@@ -18,6 +19,8 @@ export interface CureContext {
   /** the sides taken, whatever the practice's own are */
   settings: PracticeSettings;
   severity: number;
+  /** of a spring: what is wrong with it */
+  spring?: SpringFault;
 }
 
 /** When a rule holds: everything it names must be so. */
@@ -27,6 +30,7 @@ export interface RuleCondition {
   families?: readonly Family[];
   settings?: OwnSettings;
   severityBelow?: number;
+  spring?: SpringFault;
 }
 
 /** What is done about a kind of finding, or why nothing is. */
@@ -109,6 +113,8 @@ export const cureRules: readonly CureRule[] = [
   cureWhen({ settings: { endPlay: 'new-tube' } }, 'end-play', 'sleeve-key'),
   cureWhen({ severityBelow: 2 }, 'end-play', 'washer-key'),
   cure('end-play', 'swage-key'),
+  cureWhen({ spring: 'spent' }, 'spring-weak', 'renew-spring'),
+  cureWhen({ spring: 'strong' }, 'spring-weak', 'ease-spring'),
   cure('spring-weak', 'retension-spring'),
   cure('spring-missing', 'renew-spring'),
   cure('pad-worn', 'replace-pad'),
@@ -194,6 +200,7 @@ export function holds(when: RuleCondition | undefined, context: CureContext): bo
     (scope === undefined || scope === context.scope) &&
     (families?.includes(context.family) ?? true) &&
     (severityBelow === undefined || context.severity < severityBelow) &&
+    (when.spring === undefined || when.spring === context.spring) &&
     questionsOf(when).every((question) => settings[question] === context.settings[question])
   );
 }

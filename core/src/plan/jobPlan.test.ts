@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { flat, sax, TestJob } from '../../tests/testJob';
 import { benchSummary, type BenchSummary } from '../bench';
+import { applyOptions, instrumentType, type InstrumentType } from '../instruments';
 import { judgeJob } from '../judgement';
 import { jobPlan } from '.';
 
@@ -24,6 +25,33 @@ describe('the plan of a job', () => {
     const titles = plan(job).steps.map(({ title }) => title);
     expect(titles).toContain('Level the rim: Low B');
     expect(titles.some((title) => title.startsWith('Raise the dent'))).toBe(false);
+  });
+
+  test('a step is good by the limits of its own part: a large hole by its class, a dent by the eye', () => {
+    const job = new TestJob();
+    for (const part of ['low-b', 'c', 'b', 'e']) job.finding('rim-warped', part);
+    job.finding('dent', 'bell');
+    const names = (id: string) => step(job, id)?.reach.map(({ name, limit }) => [name, limit]);
+    const large = sax.holes.find(({ id }) => id === 'low-b')?.diameter ?? 0;
+    const small = sax.holes.find(({ diameter }) => diameter <= 20)?.id ?? '';
+    expect(large).toBeGreaterThan(20);
+    expect(names('dress-rim:low-b')).toEqual([
+      ['rimFlatnessLarge', 0.03],
+      ['rimTilt', 0.1],
+    ]);
+    job.finding('rim-warped', small);
+    expect(names(`dress-rim:${small}`)?.[0]).toEqual(['rimFlatness', 0.02]);
+    expect(names('raise-dent:bell')).toEqual([]);
+  });
+
+  test('a limit that is set for no such instrument is said to be missing', () => {
+    const flute = applyOptions(instrumentType('concert-flute') as InstrumentType, []);
+    const job = new TestJob({ instrumentType: 'concert-flute', family: 'flute' });
+    job.finding('bell-turned', 'foot');
+    const found = jobPlan(job.state, flute, judgeJob(job.state, flute), job.now).steps.find(
+      ({ kind }) => kind === 'turn-bell',
+    );
+    expect(found?.reach).toMatchObject([{ name: 'witnessGap', limit: null }]);
   });
 
   test('the pad waits for its rim, then for fresh readings of it', () => {

@@ -3,7 +3,7 @@ import { partNames, type InstrumentType } from '../instruments';
 import { rememberedOf, type JobState } from '../job';
 import type { OperationState } from './operationState';
 import { limitsOf, measureStateWords, reportedGroups, stateOf, type JobJudgement } from '../judgement';
-import { settingsOf, tolerance, toleranceWords, type Tolerance } from '../practice';
+import { isLargeHole, settingsOf, tolerance, toleranceWords, type LimitSource, type Tolerance } from '../practice';
 import type { KeptUnit } from '../units';
 import type { Family, MeasureGroup, PassKind, PracticeSettings, ToleranceName } from '../vocabulary';
 import { learnedFor, type LearnedFactor, type LearnedTimes } from './learnTimes';
@@ -28,7 +28,8 @@ export interface ReachedAt {
   name: ToleranceName;
   words: string;
   unit: KeptUnit;
-  limit: Tolerance;
+  /** null where neither the practice nor the shop sets one for this kind of instrument */
+  limit: Tolerance | null;
 }
 
 /** What the owner has said about a step: nothing asked yet is null. */
@@ -146,8 +147,8 @@ export function planInputOf(state: JobState, type: InstrumentType, custom?: Cust
     size: { pads: type.pads.length, keys: type.keys.length, holes: type.holes.length },
     findings: [...state.findings.values()].filter(planned).map((finding) => {
       const curedBy = finding.status === 'cured' ? cureOf(state, finding) : null;
-      const { finding: id, kind, part, severity } = finding;
-      return { id, kind, part, severity, ...(curedBy !== null && { curedBy }) };
+      const { finding: id, kind, part, severity, spring } = finding;
+      return { id, kind, part, severity, ...(spring && { spring }), ...(curedBy !== null && { curedBy }) };
     }),
     kept: [...state.operations.values()].filter(({ status }) => status !== 'skipped').map(({ operation }) => operation),
     done: ended.map(({ operation }) => operation),
@@ -258,6 +259,21 @@ function stepsAgain(
   return spoilt;
 }
 
+/** The limits that say when a step on this part is good; where its instrument has none for it, that is said. */
+function reachedAt(kind: OperationKind, part: string, type: InstrumentType, limits: LimitSource): ReachedAt[] {
+  const diameters = type.holes.flatMap((hole) => (hole.id === part || part === 'instrument' ? [hole.diameter] : []));
+  // One rim has one limit, by its size; a step on all of them has both where there are both.
+  const rims: ToleranceName[] = [
+    ...(diameters.some((diameter) => !isLargeHole(diameter)) ? (['rimFlatness'] as const) : []),
+    ...(diameters.some(isLargeHole) ? (['rimFlatnessLarge'] as const) : []),
+  ];
+  const names = (kind.reach ?? []).flatMap((name) => (name === 'rimFlatness' && rims.length > 0 ? rims : [name]));
+  const all = names.map((name) => ({ name, ...toleranceWords[name], limit: tolerance(name, limits) }));
+  const set = all.filter(({ limit }) => limit !== null);
+  // A table names several where kinds of instruments differ: one that is set answers for those that are not.
+  return set.length > 0 ? set : all;
+}
+
 /**
  * The plan of a job as it stands: the operations its findings and practice ask for, each with its status, what it waits
  * for, which fresh readings its gate wants, what cures until when, and what has to be looked at again.
@@ -335,11 +351,7 @@ export function jobPlan(
       tools: kind.tools,
       how: howLines(kind, settings),
       loop: kind.loop ?? [],
-      reach: (kind.reach ?? []).flatMap((name) => {
-        const limit = tolerance(name, limits);
-        const { words, unit } = toleranceWords[name];
-        return limit === null ? [] : [{ name, words, unit, limit }];
-      }),
+      reach: reachedAt(kind, operation.part, type, limits),
       again,
       agreement,
     };

@@ -9,6 +9,7 @@ import {
   scopes,
   stages,
   toleranceNames,
+  springFaults,
 } from '../vocabulary';
 
 const words = (most: number) => ({ type: 'array', items: text(most), maxItems: 30 }) as const;
@@ -64,6 +65,7 @@ const when = {
     families: { type: 'array', items: { enum: families }, minItems: 1, maxItems: 6 },
     settings: settingsSchema,
     severityBelow: { type: 'integer', minimum: 1, maximum: 4 },
+    spring: { enum: springFaults },
   },
   additionalProperties: false,
 } as const;

@@ -201,10 +201,9 @@ export const operationKinds = {
     tools: ['dent balls', 'mandrel', 'dent hammer'],
     how: [
       'A larger ball spreads the work. Chase high ridges down from outside, blend.',
-      'Reflected lines must run smooth.',
+      'Reflected lines must run smooth: light along and across is the test, no figure.',
     ],
     reversible: false,
-    reach: ['boreOvality'],
     keysOff: true,
   }),
   'fill-crack': work('body', 'Close the crack: {part}', [40, 75, 180], {
@@ -526,6 +525,15 @@ export const operationKinds = {
     tools: ['spring hook'],
     how: ['Over-bend a little and back, no kink.'],
   }),
+  'ease-spring': work('keys', 'Ease the spring: {part}', [2, 5, 10], {
+    disturbs: ['spring:{part}'],
+    cautions: ['spring'],
+    tools: ['spring hook'],
+    how: [
+      'Take tension off a little at a time, no kink; the key must still return by itself, quickly.',
+      'Look at its pad as well: a hard pad or a deep seat asks for force too.',
+    ],
+  }),
   'polish': work('finish', 'Polish as little as possible', [30, 60, 150], {
     cautions: ['buffing', 'dust', 'solvent'],
     tools: ['wheel or cloth', 'compound', 'wash'],
@@ -747,7 +755,7 @@ export const operationKinds = {
     cautions: ['spring'],
     tools: ['spring hook', 'force gauge'],
     how: ['Main keys first, then their helpers; no key may be blown or lifted open.'],
-    reach: ['sealForceNewtons'],
+    reach: ['leastForceNewtons', 'sealForceNewtons'],
     scalesWith: 'keys',
     by: {
       'springFeel:light': { how: ['As light as stays reliable, the helper lighter than the main.'], pace: 1.2 },

@@ -6,6 +6,7 @@ import {
   practiceNames,
   practiceQuestions,
   scopes,
+  springFaults,
   stages,
 } from '../vocabulary';
 import type { OwnSettings } from '../practice';
@@ -45,6 +46,7 @@ const core = {
         kind: { enum: findingKinds },
         part: id,
         severity: { type: 'integer', minimum: 1, maximum: 3 },
+        spring: { enum: springFaults, description: 'of a spring: what is wrong with it' },
         curedBy: { ...id, description: 'the operation that has cured it already' },
       },
       required: ['id', 'kind', 'part', 'severity'],

@@ -94,11 +94,12 @@ interface Planner {
 
 /** The rule that answers a finding: one that covers it, one of the shop, or one that ships. */
 function ruleFor(
-  { kind, severity }: PlanInput['findings'][number],
+  { kind, severity, spring }: PlanInput['findings'][number],
   { context, doneIds }: Planner,
   own: readonly CureRule[],
 ): CureRule | undefined {
-  const fits = (rule: CureRule) => rule.finding === kind && holds(rule.when, { ...context, severity });
+  const fits = (rule: CureRule) =>
+    rule.finding === kind && holds(rule.when, { ...context, severity, ...(spring && { spring }) });
   const covers = (rule: CureRule) =>
     fits(rule) && rule.operations?.every((name) => !doneIds.has(operationId(name, wholeInstrument)));
   return own.find(fits) ?? coverRules.find(covers) ?? cureRules.find(fits);

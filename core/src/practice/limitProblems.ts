@@ -7,7 +7,7 @@ import { limitShape } from './tolerances';
 function limitProblems(name: ToleranceName, limit: number | readonly number[], path: string): Problem[] {
   const band = limitShape(name) === 'band';
   if (band !== Array.isArray(limit))
-    return says(path, band ? 'is a band: give its low and its high end' : 'is an upper limit: give one figure');
+    return says(path, band ? 'is a band: give its low and its high end' : 'is one limit: give one figure');
   const [low = 0, high = 0] = Array.isArray(limit) ? (limit as readonly number[]) : [];
   return low > high ? says(path, `must not run from ${low} down to ${high}`) : [];
 }

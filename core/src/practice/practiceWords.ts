@@ -148,7 +148,7 @@ export const practiceWords: { [Q in PracticeQuestion]: QuestionWords<Q> } = {
       firm: { title: 'Firm', holds: 'Keys that close surely whoever plays, in any weather.' },
     },
     changes: 'The limit for force at the touch, and how springs are balanced',
-    limits: ['sealForceNewtons'],
+    limits: ['leastForceNewtons', 'sealForceNewtons'],
   },
   tuning: {
     question: 'Notes out of tune',

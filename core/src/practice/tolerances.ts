@@ -131,6 +131,7 @@ const table = {
       [0, 0.1],
     ],
   },
+  leastForceNewtons: { flute: [0.2, 0.25, 0.25], reed: [0.25, 0.3, 0.3], saxophone: [0.35, 0.45, 0.45] },
   sealForceNewtons: { flute: [0.35, 0.5, 0.5], reed: [0.45, 0.65, 0.65], saxophone: [0.7, 1, 1] },
   jointLeakMlPerMinute: { flute: [5, 15, 25], reed: [5, 15, 25], saxophone: [10, 30, 50] },
 } as const satisfies Record<ToleranceName, Partial<Record<Column, ByPractice>>>;
@@ -191,6 +192,9 @@ export function bandOf(name: ToleranceName, source: LimitSource): readonly [numb
   return limit === null || typeof limit === 'number' ? null : limit;
 }
 
+/** Is a single figure of this limit the least that will do, and not the most? */
+export const isLeast = (name: ToleranceName): boolean => name === 'leastForceNewtons';
+
 /** Is this a band from low to high, or an upper limit? */
 export const limitShape = (name: ToleranceName): 'band' | 'upper' =>
   (Object.values(table[name]) as ByPractice[]).some((row) => row.some((limit) => typeof limit !== 'number'))
@@ -199,11 +203,15 @@ export const limitShape = (name: ToleranceName): 'band' | 'upper' =>
 
 const upper = (limit: Tolerance | null, otherwise: number) => (typeof limit === 'number' ? limit : otherwise);
 
+/** Holes wider than this have a class of their own for the flatness of their rims, mm. */
+const largeFrom = 20;
+export const isLargeHole = (diameter: number): boolean => diameter > largeFrom;
+
 /** Limits for a tone-hole rim: flatness depends on whether the hole is wider than 20 mm. */
 export function rimLimits(source: LimitSource, holeDiameter: number) {
   const small = upper(tolerance('rimFlatness', source), 0);
   return {
-    flatness: holeDiameter > 20 ? upper(tolerance('rimFlatnessLarge', source), small) : small,
+    flatness: isLargeHole(holeDiameter) ? upper(tolerance('rimFlatnessLarge', source), small) : small,
     tilt: upper(tolerance('rimTilt', source), 0),
     ovality: upper(tolerance('holeOvality', source), 0),
   };
@@ -236,6 +244,7 @@ export const toleranceWords: Record<ToleranceName, { words: string; unit: 'mm' |
   padStandSpread: { words: 'Spread of pad stand within a stack', unit: 'mm' },
   followerLateness: { words: 'Lateness of the follower of a linked pair', unit: 'mm' },
   lostMotion: { words: 'Lost motion at a link', unit: 'mm' },
+  leastForceNewtons: { words: 'Force at the touch, at least', unit: 'N' },
   sealForceNewtons: { words: 'Force at the touch to seal', unit: 'N' },
   jointLeakMlPerMinute: { words: 'Leak of a joint at 2.5 kPa', unit: 'mL/min' },
 };

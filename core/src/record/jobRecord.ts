@@ -1,5 +1,5 @@
 import { moneyText } from '../estimate';
-import { findingStatusWords, findingWords } from '../findings';
+import { findingStatusWords, findingTitle } from '../findings';
 import { partNames, type InstrumentType } from '../instruments';
 import { judgeJob } from '../judgement';
 import type { Entry, EntryOf, JobState } from '../job';
@@ -60,7 +60,7 @@ function inWords(entry: Entry, names: ReadonlyMap<string, string>): string {
   }
   if (entry.kind === 'operation-done') return `“${entry.body.title}” done`;
   if (entry.kind === 'finding')
-    return `finding: ${findingWords[entry.body.kind].title}, ${names.get(entry.body.part) ?? entry.body.part}`;
+    return `finding: ${findingTitle(entry.body)}, ${names.get(entry.body.part) ?? entry.body.part}`;
   return entry.kind.replace('-', ' ');
 }
 
@@ -78,7 +78,7 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
   const findings = [...state.findings.values()].filter(({ status }) => status !== 'declined');
   const titleOf = (id: string) => {
     const finding = state.findings.get(id);
-    return finding ? `${findingWords[finding.kind].title}, ${place(finding.part)}` : id;
+    return finding ? `${findingTitle(finding)}, ${place(finding.part)}` : id;
   };
   const extraTime = state.times.reduce((sum, { body }) => sum + body.minutes, 0);
   return {
@@ -87,9 +87,9 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
     intake,
     practice: practices[state.practice],
     openedAt: state.openedAt ?? '',
-    found: findings.map(({ finding, kind, part, severity, status, note, reason }) => ({
+    found: findings.map(({ finding, kind, spring, part, severity, status, note, reason }) => ({
       finding,
-      title: findingWords[kind].title,
+      title: findingTitle({ kind, spring }),
       place: place(part),
       severity,
       status,

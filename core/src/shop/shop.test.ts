@@ -124,7 +124,7 @@ describe('entries of the shop', () => {
       ).map(({ path, message }) => `${path} ${message}`);
     expect(profile('padGap', 0.04)).toEqual([]);
     expect(profile('endPlay', [0, 0.1])).toEqual([]);
-    expect(profile('padGap', [0, 0.1])).toEqual(['/body/changes/0/limit is an upper limit: give one figure']);
+    expect(profile('padGap', [0, 0.1])).toEqual(['/body/changes/0/limit is one limit: give one figure']);
     expect(profile('endPlay', 0.1)).toEqual(['/body/changes/0/limit is a band: give its low and its high end']);
     expect(profile('endPlay', [0.2, 0.1])).toEqual(['/body/changes/0/limit must not run from 0.2 down to 0.1']);
     const profiles = foldShop([

@@ -1,5 +1,5 @@
 import { downTheTube, type InstrumentType } from '../instruments';
-import type { FindingKind, SurveyStation } from '../vocabulary';
+import type { FindingKind, SpringFault, SurveyStation } from '../vocabulary';
 
 /** What a place of the survey is, so that only faults that can sit there are offered. */
 export type PlaceKind = 'joint' | 'section' | 'hole' | 'key' | 'post' | 'rod' | 'pad' | 'fitting';
@@ -12,6 +12,8 @@ export interface SurveyFault {
   /** what it is called here */
   words: string;
   at: readonly PlaceKind[];
+  /** of a spring: what is wrong with it */
+  spring?: SpringFault;
   /** written into the note, where the finding's own name says too little */
   note?: string;
 }
@@ -30,7 +32,8 @@ const fault = (
   words: string,
   at: readonly PlaceKind[],
   note?: string,
-): SurveyFault => ({ press, kind, words, at, ...(note !== undefined && { note }) });
+  spring?: SpringFault,
+): SurveyFault => ({ press, kind, words, at, ...(note !== undefined && { note }), ...(spring && { spring }) });
 
 /** The stations of a survey in the order they are gone through, each asking only what can be seen there. */
 export const stations: readonly Station[] = [
@@ -108,11 +111,11 @@ export const stations: readonly Station[] = [
     title: 'Springs',
     look: 'Kinks, dings where they slide, rust, too much or too little tension, missing.',
     faults: [
-      fault('w', 'spring-weak', 'Weak', ['key']),
-      fault('o', 'spring-weak', 'Too strong', ['key'], 'too strong'),
-      fault('k', 'spring-weak', 'Kinked', ['key'], 'kinked'),
-      fault('r', 'spring-weak', 'Rusted', ['key'], 'rusted'),
-      fault('d', 'spring-weak', 'Ding where it slides', ['key'], 'ding where it slides'),
+      fault('w', 'spring-weak', 'Weak', ['key'], '', 'weak'),
+      fault('o', 'spring-weak', 'Too strong', ['key'], '', 'strong'),
+      fault('k', 'spring-weak', 'Kinked', ['key'], 'kinked', 'spent'),
+      fault('r', 'spring-weak', 'Rusted', ['key'], 'rusted', 'spent'),
+      fault('d', 'spring-weak', 'Ding where it slides', ['key'], 'ding where it slides', 'spent'),
       fault('m', 'spring-missing', 'Missing', ['key']),
     ],
   },

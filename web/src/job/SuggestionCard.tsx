@@ -1,6 +1,6 @@
 'use client';
 
-import { findingWords, printPhrase, type FindingKind, type Suggestion } from '@holotonos/core';
+import { findingTitle, printPhrase, type FindingKind, type Suggestion } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/ui/bootstrap';
@@ -24,6 +24,7 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
       kind: status === 'declined' ? suggestion.kind : kind,
       part: suggestion.part,
       severity,
+      ...(suggestion.spring && kind === suggestion.kind && { spring: suggestion.spring }),
       status,
       note,
       suggestion: suggestion.key,
@@ -34,8 +35,7 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
   return (
     <article className="sheet" aria-labelledby={`${id}-title`}>
       <h3 id={`${id}-title`}>
-        {findingWords[suggestion.kind].title}: {place}{' '}
-        <span className="soft">({severityWords[suggestion.severity]})</span>
+        {findingTitle(suggestion)}: {place} <span className="soft">({severityWords[suggestion.severity]})</span>
       </h3>
       <p className="mb-1">
         <Words of={suggestion.cause} />

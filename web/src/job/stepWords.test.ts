@@ -25,5 +25,6 @@ test('measures, limits and figures in words', () => {
   expect([measureWords('rim:e', names), measureWords('pad:*', names)]).toEqual(['rim of E', 'every pad']);
   const reach = { name: 'rimFlatness', words: 'Rim flatness', unit: 'mm' } as const;
   expect(reachWords({ ...reach, limit: 0.02 }, 'mm')).toBe('Rim flatness: at most 0.020 mm');
+  expect(reachWords({ ...reach, limit: null }, 'mm')).toMatch(/^Rim flatness: no limit is set/);
   expect(reachWords({ ...reach, limit: [0.01, 0.05] }, 'thou')).toBe('Rim flatness: 0.4 thou to 2.0 thou');
 });

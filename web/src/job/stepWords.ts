@@ -1,4 +1,12 @@
-import { isOpenStep, printQuantity, type JobPlan, type LengthUnit, type ReachedAt, type Step } from '@holotonos/core';
+import {
+  isLeast,
+  isOpenStep,
+  printQuantity,
+  type JobPlan,
+  type LengthUnit,
+  type ReachedAt,
+  type Step,
+} from '@holotonos/core';
 
 export const statusWords: Record<Step['status'], string> = {
   done: 'done',
@@ -19,10 +27,11 @@ export function measureWords(measure: string, names: ReadonlyMap<string, string>
 }
 
 /** A limit to be reached, in words. */
-export function reachWords({ words, unit: own, limit }: ReachedAt, unit: LengthUnit): string {
+export function reachWords({ name, words, unit: own, limit }: ReachedAt, unit: LengthUnit): string {
+  if (limit === null) return `${words}: no limit is set for this kind of instrument`;
   const told = (value: number) => printQuantity({ value, unit: own }, unit);
   return typeof limit === 'number'
-    ? `${words}: at most ${told(limit)}`
+    ? `${words}: ${isLeast(name) ? '' : 'at most '}${told(limit)}`
     : `${words}: ${told(limit[0])} to ${told(limit[1])}`;
 }
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { findingWords, whyStep, type FreshReadings, type Step } from '@holotonos/core';
+import { findingTitle, whyStep, type FreshReadings, type Step } from '@holotonos/core';
 import { useMemo } from 'react';
 import { useJob } from '@/job/JobContext';
 
@@ -23,7 +23,7 @@ export function StepWhy({ step }: { step: Step }) {
   const why = useMemo(() => whyStep(plan, state, step), [plan, state, step]);
   const findingText = (id: string) => {
     const finding = state.findings.get(id);
-    return finding ? `${findingWords[finding.kind].title}, ${names.get(finding.part) ?? finding.part}` : id;
+    return finding ? `${findingTitle(finding)}, ${names.get(finding.part) ?? finding.part}` : id;
   };
   const readingText = ({ group, part, count }: FreshReadings) =>
     `${count} ${count === 1 ? 'reading' : 'readings'}, ${group} of ${names.get(part) ?? part}`;

@@ -2,7 +2,7 @@
 
 import {
   findingStatusWords,
-  findingWords,
+  findingTitle,
   isOpenStatus,
   likelyCauses,
   along,
@@ -104,7 +104,7 @@ function FindingRow({ finding }: { finding: FindingState }) {
     <li className="step-row">
       <div className="label">{findingStatusWords[status]}</div>
       <div>
-        <strong>{findingWords[kind].title}</strong>: {names.get(part) ?? part}{' '}
+        <strong>{findingTitle(finding)}</strong>: {names.get(part) ?? part}{' '}
         <span className="soft">({severityWords[severity]})</span>
         {note && <div className="soft">{note}</div>}
         {place && (

@@ -7,7 +7,7 @@ import {
   printQuantity,
   rulerOf,
   findingStatusWords,
-  findingWords,
+  findingTitle,
   likelyCauses,
   landings,
   lightClocks,
@@ -142,7 +142,7 @@ function FindingHere({ finding, survey }: { finding: FindingState; survey: Surve
   return (
     <li className={`finding-here${chosen ? ' chosen' : ''}`}>
       <button type="button" className="plain" onClick={() => survey.choose(finding.finding)} aria-pressed={chosen}>
-        <strong>{findingWords[kind].title}</strong>{' '}
+        <strong>{findingTitle(finding)}</strong>{' '}
         <span className="soft">
           {severityWords[severity]}
           {status === 'confirmed' ? '' : `, ${findingStatusWords[status]}`}
@@ -182,7 +182,7 @@ function LastFinding({
         <span>
           <span className="soft">Last: </span>
           <strong>
-            {findingWords[last.kind].title}, {names.get(last.part) ?? last.part}
+            {findingTitle(last)}, {names.get(last.part) ?? last.part}
           </strong>
         </span>
         {([1, 2, 3] as const).map((severity) => (

@@ -15,6 +15,7 @@ import {
   type FindingState,
   type Landing,
   type PartPlace,
+  type SpringFault,
   type SurveyFault,
   type SurveyStation,
 } from '@holotonos/core';
@@ -89,13 +90,17 @@ export function useSurvey() {
     return write('finding', { finding: id, kind, part: on, severity, status, note, ...(sits && { place: sits }) });
   };
   /** Writes a fault at this place; the same one again makes it worse. */
-  const mark = (kind: SurveyFault['kind'], note: string) => {
+  const mark = (kind: SurveyFault['kind'], note: string, spring?: SpringFault) => {
     if (part === null) return;
     // Two dents on one section are two findings when they sit at two spots.
     const elsewhere = (finding: FindingState) =>
       spot !== null && finding.place !== null && Math.abs(finding.place.at - spot.at) > sameSpot;
     const before = findingsHere.find(
-      (finding) => finding.kind === kind && (note === '' || finding.note === note) && !elsewhere(finding),
+      (finding) =>
+        finding.kind === kind &&
+        (note === '' || finding.note === note) &&
+        (spring === undefined || finding.spring === spring) &&
+        !elsewhere(finding),
     );
     if (before) {
       setLastId(before.finding);
@@ -105,7 +110,16 @@ export function useSurvey() {
     }
     const finding = newId();
     if (
-      !write('finding', { finding, kind, part, severity: 2, status: 'confirmed', note, ...(spot && { place: spot }) })
+      !write('finding', {
+        finding,
+        kind,
+        part,
+        severity: 2,
+        status: 'confirmed',
+        note,
+        ...(spring && { spring }),
+        ...(spot && { place: spot }),
+      })
     )
       return;
     setLastId(finding);
@@ -113,7 +127,7 @@ export function useSurvey() {
   };
   const fault = (press: string): boolean => {
     const found = here.faults.find((each) => each.press === press && place !== null && each.at.includes(place.kind));
-    if (found) mark(found.kind, found.note ?? '');
+    if (found) mark(found.kind, found.note ?? '', found.spring);
     return found !== undefined;
   };
 
