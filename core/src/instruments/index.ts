@@ -5,6 +5,7 @@ export * from './applyOptions';
 export * from './changeType';
 export * from './blankType';
 export * from './mechanism';
+export * from './spans';
 export * from './measuringPoints';
 export * from './unitOfMeasure';
 export * from './partNames';

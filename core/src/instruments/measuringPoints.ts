@@ -1,5 +1,6 @@
 import type { Measure, MeasureGroup } from '../vocabulary';
 import type { InstrumentType } from './instrumentType.schema';
+import { sharesSpan } from './spans';
 
 /** Something that can be measured on a type: the group, the part, what of it, and where. */
 export interface MeasurePlace {
@@ -91,7 +92,10 @@ export function measuringPoints(type: InstrumentType): MeasurePlace[] {
   for (const { id } of type.rods) add('hinge', id, 'run-out');
   for (const { id, rod } of type.keys) {
     const carrier = type.rods.find((each) => each.id === rod);
-    if (carrier) for (const measure of hingeMeasures(carrier)) add('hinge', id, measure);
+    if (!carrier) continue;
+    // The gap of a span that several keys share is read once, at its post.
+    const shared = carrier.kind === 'through' && sharesSpan(type, id);
+    for (const measure of hingeMeasures(carrier)) if (!(shared && measure === 'post-gap')) add('hinge', id, measure);
   }
   for (const { id, length, kind } of type.joints) {
     for (const measure of ['tenon', 'receiver'] as const) add('joint', id, measure, [0, length / 2, length], across);

@@ -103,11 +103,11 @@ describe('a hinge', () => {
   };
   test('asks for what is still to be measured, then says what to swage and face', () => {
     const job = new TestJob();
-    const points = pointsOfPart(job.state, sax, 'hinge', 'e-key');
+    const points = pointsOfPart(job.state, sax, 'hinge', 'd-key');
     job.read(points[0]?.point as (typeof points)[number]['point'], 4.5, 'micrometer');
-    expect(told(reportOf(job, 'hinge', 'e-key').missing)).toMatch(/tube inner, tube length, rod, post gap/);
-    readAll(job, sax, 'hinge', 'e-key', (measure) => figures[measure] ?? null);
-    const report = reportOf(job, 'hinge', 'e-key');
+    expect(told(reportOf(job, 'hinge', 'd-key').missing)).toMatch(/tube inner, tube length, rod, post gap/);
+    readAll(job, sax, 'hinge', 'd-key', (measure) => figures[measure] ?? null);
+    const report = reportOf(job, 'hinge', 'd-key');
     expect(fact(report, 'clearance')).toMatchObject({ verdict: 'outside' });
     expect(fact(report, 'end-play')?.value).toBeCloseTo(0.16, 9);
     expect(told(report.says)).toMatch(/Swage it 0\.180 mm longer.*then face 0\.050 mm/);
@@ -119,11 +119,11 @@ describe('a hinge', () => {
       job,
       sax,
       'hinge',
-      'e-key',
+      'd-key',
       (measure) => ({ ...figures, 'tube-inner': 2.523, 'tube-length': 31.951 })[measure] ?? null,
       'caliper',
     );
-    expect(reportOf(job, 'hinge', 'e-key').state).toBe('undecided');
+    expect(reportOf(job, 'hinge', 'd-key').state).toBe('undecided');
   });
 });
 
@@ -227,8 +227,8 @@ describe('hidden faults are found again, through a gauge, for a hundred seeds', 
         'rod': 2.5,
         'post-gap': 30.2,
       };
-      readAll(job, sax, 'hinge', 'e-key', (measure) => truth[measure] ?? null, 'micrometer', seed);
-      const report = reportOf(job, 'hinge', 'e-key');
+      readAll(job, sax, 'hinge', 'd-key', (measure) => truth[measure] ?? null, 'micrometer', seed);
+      const report = reportOf(job, 'hinge', 'd-key');
       expect(report.findings.map(({ kind }) => kind)).toEqual(['hinge-loose', 'end-play']);
       for (const [id, value] of [
         ['clearance', clearance],
@@ -256,7 +256,8 @@ describe('hidden faults are found again, through a gauge, for a hundred seeds', 
       );
       const report = reportOf(job, 'joint', 'neck-receiver');
       expect(report.findings.map(({ kind }) => kind)).toContain('joint-loose');
-      expect(Math.abs((fact(report, 'widest-clearance')?.value ?? 0) - wide)).toBeLessThan(0.006);
+      // The widest gap is the worst of several readings, so it lies on the far side by what the gauge may be off.
+      expect(Math.abs((fact(report, 'widest-clearance')?.value ?? 0) - wide)).toBeLessThan(0.012);
     }
   });
 });

@@ -1,5 +1,5 @@
 import type { HingeRemedy } from '../hinges';
-import { removableNames, type InstrumentType } from '../instruments';
+import { removableNames, sharesSpan, spanOf, type InstrumentType } from '../instruments';
 import { bandOf, settingsOf, upperLimit } from '../practice';
 import { degrees, joined, length, phrase, silence, stock, type Phrase } from '../units';
 import { severityAgainst } from './figureWords';
@@ -13,7 +13,8 @@ import {
   type ReportFact,
   type ReportFinding,
 } from './partReport';
-import type { PointReading } from './pointReading';
+import { readPoint, type PointReading } from './pointReading';
+import { spanPlay } from './spanPlay';
 import { ofMeasure, type ReportContext } from './reportContext';
 
 /** What tubes can take and the shop has: workshop defaults. */
@@ -57,15 +58,66 @@ function nestWords(type: InstrumentType, part: string): string {
   return '';
 }
 
-function tubeReport({ state, type, limits, answers }: ReportContext, report: PartReport): PartReport {
+/** What is known of the room a tube has to itself. */
+interface Room {
+  /** the gap its own end play is reckoned with, mm; null where it is not read yet */
+  gap: number | null;
+  facts: ReportFact[];
+  /** is it read at the span, and shared with other tubes? */
+  shared: boolean;
+  missing: Phrase;
+}
+
+/** The room of a key that shares its span: its part of what is left when all the tubes are in. */
+function roomInSpan({ state, type }: ReportContext, report: PartReport, tube: number | null): Room | null {
+  const span = spanOf(type, report.part);
+  if (!span || !sharesSpan(type, report.part)) return null;
+  const { play, lengths } = spanPlay(state, type, span);
+  const names = span.keys.filter(({ id }) => id !== report.part).map(({ id, name }) => name || id);
+  if (!play)
+    return {
+      gap: null,
+      facts: [],
+      shared: true,
+      missing: phrase`End play belongs to the span it shares with ${names.join(' and ')}: read their tubes, and the gap at the post ${span.lower.name}.`,
+    };
+  const own = span.keys.find(({ id }) => id === report.part)?.nestsIn === undefined;
+  return {
+    gap: own && tube !== null ? tube + play.value / Math.max(1, lengths.length) : null,
+    facts: [play],
+    shared: true,
+    missing: silence,
+  };
+}
+
+/** What this tube turns on: the rod, or the tube that runs inside it with its outside as it is now. */
+function turnsOn({ state, type }: ReportContext, report: PartReport, rod: PointReading | undefined) {
+  const inner = type.keys.find(({ nestsIn }) => nestsIn === report.part);
+  if (!inner) return { on: rod, name: null };
+  const outside = readPoint(state, { group: 'hinge', part: inner.id, measure: 'tube-outer', clock: 0 });
+  return { on: outside.mean === null ? undefined : outside, name: inner.name || inner.id };
+}
+
+function tubeReport(context: ReportContext, report: PartReport): PartReport {
+  const { state, type, limits, answers } = context;
   const of = (measure: string) => report.points.find(({ point }) => point.measure === measure);
-  const [outer, inner, tube, rod, gap] = ['tube-outer', 'tube-inner', 'tube-length', 'rod', 'post-gap'].map(of);
-  const values = [outer, inner, tube, rod, gap].map((point) => point?.mean ?? null);
+  const [outer, inner, tube, ownRod] = ['tube-outer', 'tube-inner', 'tube-length', 'rod'].map(of);
+  const { on: rod, name: nested } = turnsOn(context, report, ownRod);
+  const room = roomInSpan(context, report, tube?.mean ?? null);
+  const ownGap = of('post-gap');
   const clearance = bandOf('hingeClearance', limits);
   const endPlay = bandOf('endPlay', limits);
-  const missing = report.points
-    .filter(({ mean, point: { measure } }) => mean === null && measure !== 'end-play' && measure !== 'arm')
-    .map(({ point }) => point.measure.replaceAll('-', ' '));
+  const asked = (measure: string) =>
+    measure !== 'end-play' &&
+    measure !== 'arm' &&
+    !(room && measure === 'post-gap') &&
+    !(nested !== null && measure === 'rod');
+  const missing = [
+    ...report.points.flatMap(({ mean, point: { measure } }) =>
+      mean === null && asked(measure) ? [measure.replaceAll('-', ' ')] : [],
+    ),
+    ...(nested !== null && !rod ? [`the outside of ${nested}, which runs inside it`] : []),
+  ];
   const [arm] = ofMeasure(report, 'arm');
   const [play] = ofMeasure(report, 'end-play');
   const playRead =
@@ -77,19 +129,21 @@ function tubeReport({ state, type, limits, answers }: ReportContext, report: Par
           }),
         ]
       : [];
-  const [o, i, l, r, g] = values as [number, number, number, number, number];
-  if (!clearance || !endPlay || values.some((value) => value === null))
-    return playRead.length > 0
-      ? {
-          ...withFacts(report, playRead, {}),
-          missing: phrase`For what to do about it, still to be measured: ${missing.join(', ')}.`,
-        }
-      : { ...report, missing: phrase`Still to be measured: ${missing.join(', ')}.` };
+  const known = [...(room?.facts ?? []), ...playRead];
+  const [o, i, l, r] = [outer, inner, tube, rod].map((point) => point?.mean ?? null);
+  const gap = room ? room.gap : (ownGap?.mean ?? null);
+  if (!clearance || !endPlay || o == null || i == null || l == null || r == null || (!room && gap === null)) {
+    const still = phrase`${missing.join(', ')}.`;
+    return known.length > 0
+      ? { ...withFacts(report, known, {}), missing: phrase`For what to do about it, still to be measured: ${still}` }
+      : { ...report, missing: joined([phrase`Still to be measured: ${still}`, room?.missing ?? silence]) };
+  }
   const settings = settingsOf(state.practice, state.tolerances?.body.settings);
   const hinge = answers.hinge({
     tube: { outer: o, inner: i, length: l },
     rod: { diameter: r },
-    posts: { gap: g },
+    // Where the room is not this tube's alone, or not read yet, only its fit on the rod is asked.
+    posts: { gap: gap ?? l + (endPlay[0] + endPlay[1]) / 2 },
     arm: { length: arm?.mean ?? type.pads.find(({ key }) => key === report.part)?.axisDistance ?? l },
     limits: { clearance: [...clearance], endPlay: [...endPlay] },
     swage: { zone: l * swageShare, maxReduction: mostReduction, facing },
@@ -99,45 +153,51 @@ function tubeReport({ state, type, limits, answers }: ReportContext, report: Par
   if (!hinge) return { ...report, missing: ['The tube cannot be narrower outside than inside: read it again.'] };
   const points = (...list: (PointReading | undefined)[]) => list.filter((point) => point !== undefined);
   const facts: ReportFact[] = [
-    judgeFigure('clearance', 'Clearance on the rod', 'mm', hinge.clearance, points(inner, rod), {
+    judgeFigure('clearance', `Clearance on ${nested ?? 'the rod'}`, 'mm', hinge.clearance, points(inner, rod), {
       lower: clearance[0],
       upper: clearance[1],
     }),
-    judgeFigure('end-play', 'End play', 'mm', hinge.endPlay, points(gap, tube), {
-      lower: endPlay[0],
-      upper: endPlay[1],
-    }),
+    ...(room
+      ? room.facts
+      : [
+          judgeFigure('end-play', 'End play', 'mm', hinge.endPlay, points(ownGap, tube), {
+            lower: endPlay[0],
+            upper: endPlay[1],
+          }),
+        ]),
     ...playRead,
     plainFigure('rock', 'Rock', '°', hinge.rockDegrees),
     plainFigure('pad-wander', 'The pad wanders by', 'mm', hinge.padWander),
   ];
   const remedy = joined(hinge.remedies.map(remedyWords));
-  const findings: ReportFinding[] = [
-    ...(isOutside(facts, 'clearance')
-      ? [
-          {
-            kind: 'hinge-loose' as const,
-            severity: severityAgainst(hinge.clearance, clearance[1]),
-            cause: phrase`The tube is ${hinge.verdicts.clearance} on its rod: ${length(hinge.clearance)}.`,
-            remedy,
-          },
-        ]
-      : []),
-    ...(isOutside(facts, 'end-play')
-      ? [
-          {
-            kind: 'end-play' as const,
-            severity: severityAgainst(hinge.endPlay, endPlay[1]),
-            cause: phrase`Between its posts the key is ${hinge.verdicts.endPlay}: ${length(hinge.endPlay)}.`,
-            remedy,
-          },
-        ]
-      : []),
-  ];
+  const findings: ReportFinding[] = [];
+  if (isOutside(facts, 'clearance'))
+    findings.push({
+      kind: 'hinge-loose',
+      severity: severityAgainst(hinge.clearance, clearance[1]),
+      cause: phrase`The tube is ${hinge.verdicts.clearance} on ${nested ?? 'its rod'}: ${length(hinge.clearance)}.`,
+      remedy,
+    });
+  if (isOutside(facts, 'end-play'))
+    findings.push({
+      kind: 'end-play',
+      severity: severityAgainst(hinge.endPlay, endPlay[1]),
+      cause: phrase`Between its posts the key is ${hinge.verdicts.endPlay}: ${length(hinge.endPlay)}.`,
+      remedy,
+    });
+  const span = room?.facts.find(({ verdict }) => verdict === 'outside');
+  if (span && gap !== null)
+    findings.push({
+      kind: 'end-play',
+      severity: severityAgainst(Math.abs(span.value), span.limit?.upper ?? 1),
+      cause: phrase`The span is ${span.value > 0 ? 'loose' : 'tight'}: ${length(span.value)} left for all its tubes together.`,
+      remedy,
+    });
   const nest = nestWords(type, report.part);
   return withFacts(report, facts, {
     says: findings.length > 0 ? joined([remedy, phrase`${nest}`]) : silence,
-    sound: ['It fits: no rock, no end play, free.'],
+    sound: [room ? 'It fits: no rock, free on its rod.' : 'It fits: no rock, no end play, free.'],
+    missing: room?.missing ?? silence,
     findings,
   });
 }

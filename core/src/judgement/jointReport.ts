@@ -1,9 +1,8 @@
 import type { JointStep } from '../joints';
-import { bandOf, upperLimit, type LimitSource } from '../practice';
+import { bandOf, upperLimit } from '../practice';
 import { joined, length, phrase, silence, type Phrase } from '../units';
 import { severityAgainst } from './figureWords';
 import {
-  factOf,
   isOutside,
   judgeFigure,
   plainFigure,
@@ -12,9 +11,10 @@ import {
   type ReportFact,
   type ReportFinding,
 } from './partReport';
-import { learn, meanOf, type Learned } from '../metrology';
+import { learn, type Learned } from '../metrology';
 import { learnedSteps, tenonZones } from './passHistory';
-import type { PointReading } from './pointReading';
+import { corkedReport } from './corkedReport';
+import { localGaps, noOverlap, type JointSide, type LocalGap } from './jointSides';
 import { byStation, ofMeasure, taken, worstOf, type ReportContext } from './reportContext';
 
 const tenonOvershoot = 0.02;
@@ -38,23 +38,6 @@ function jointWords(step: JointStep, steps: NonNullable<PartReport['steps']>): P
   }
 }
 
-/** How much fuller the cork is than the receiver it goes into. */
-function corkFacts(limits: LimitSource, report: PartReport): ReportFact[] {
-  const band = bandOf('corkSqueeze', limits);
-  const [cork, receiver] = [ofMeasure(report, 'cork'), ofMeasure(report, 'receiver')].map((points) =>
-    points.filter(({ mean }) => mean !== null),
-  ) as [PointReading[], PointReading[]];
-  if (!band || cork.length === 0 || receiver.length === 0) return [];
-  const mean = (points: readonly PointReading[]) => meanOf(points.map(({ mean: read }) => read ?? 0));
-  const squeeze = mean(cork) - mean(receiver);
-  return [
-    judgeFigure('cork-squeeze', 'Squeeze of the cork', 'mm', squeeze, [...worstOf(cork), ...worstOf(receiver)], {
-      lower: band[0],
-      upper: band[1],
-    }),
-  ];
-}
-
 /** How many passes a step will take, from what one pass has done so far. */
 function passesWords(by: number, learned: Learned | null): Phrase {
   if (!learned || learned.value <= 0 || by <= 0) return silence;
@@ -62,132 +45,185 @@ function passesWords(by: number, learned: Learned | null): Phrase {
   return phrase` (${passes} ${passes === 1 ? 'pass' : 'passes'} of ${length(learned.value, learned.spread)} as seen here)`;
 }
 
-/** A leak read that differs from what the clearance predicts by more than this factor is no matter of fit. */
+/** A leak read that differs from what the gap predicts by more than this factor is no matter of fit. */
 const leakDisagrees = 3;
 
-export function jointReport({ state, type, limits, answers }: ReportContext, report: PartReport): PartReport {
+/** The leak of a joint as the tester says it, less what tester and plugs lose by themselves. */
+function leakOf(
+  report: PartReport,
+  limit: number | null,
+): { read: number | null; fact: ReportFact | null; proved: boolean } {
+  const [point] = ofMeasure(report, 'leak');
+  const [baseline] = ofMeasure(report, 'leak-baseline');
+  const proved = baseline?.mean != null;
+  if (!point || point.mean === null) return { read: null, fact: null, proved };
+  const read = Math.max(0, point.mean - (baseline?.mean ?? 0));
+  const words = proved ? 'Leak read at 2.5 kPa, less the baseline' : 'Leak read at 2.5 kPa, no baseline taken';
+  const from = [point, ...(baseline && proved ? [baseline] : [])];
+  const fact =
+    limit === null
+      ? plainFigure('leak', words, 'mL/min', read)
+      : judgeFigure('leak', words, 'mL/min', read, from, { upper: limit });
+  return { read, fact, proved };
+}
+
+/** What a leak leads to where the figures of the fit do not explain it: the test first, then roundness, then the metal. */
+function leakLeads(
+  leak: number,
+  limit: number,
+  proved: boolean,
+  round: boolean,
+): { says: Phrase; finding?: ReportFinding } {
+  const more = 'It leaks far more than its fit explains';
+  const first =
+    'Suspect the test first: is the stopper above a high tone hole, is the octave pip closed by a finger and not by its old pad';
+  if (!proved)
+    return {
+      says: [`${more}. ${first}, and what does the tester lose by itself? Take its baseline, then read again.`],
+    };
+  if (!round) return { says: [`${more}. ${first}? Then make both sides round, before anything is expanded.`] };
+  const cause = [`${more}, and neither side is out of round.`];
+  const remedy = [`${first}? If the test holds, look for a gouge, a crack or a seam.`];
+  return {
+    says: joined([cause, remedy]),
+    finding: { kind: 'tenon-gouged', severity: severityAgainst(leak, limit), cause, remedy },
+  };
+}
+
+const tooFew = ['Two depths or more on tenon and receiver, across two axes at each.'] as const;
+
+/**
+ * What is done about a metal joint, pass by pass. Only what is too loose is expanded: where the tenon is tight already
+ * it is shrunk or lapped.
+ */
+function passPlan(
+  plan: readonly JointStep[],
+  gaps: readonly LocalGap[],
+  [low, high]: readonly [number, number],
+  steps: NonNullable<PartReport['steps']>,
+): Phrase {
+  const ats = gaps.map(({ at }) => at);
+  const [from, to] = [Math.min(...ats), Math.max(...ats)];
+  const zoneOf = (at: number) =>
+    tenonZones[Math.min(2, Math.floor((3 * (at - from)) / Math.max(1e-9, to - from)))] ?? 'leading';
+  const tight = new Set(gaps.filter(({ narrowest }) => narrowest < low).map(({ at }) => zoneOf(at)));
+  const loose = new Set(gaps.filter(({ widest }) => widest > high).map(({ at }) => zoneOf(at)));
+  const sensible = plan.filter(
+    (step) => step.action !== 'expand' || (loose.has(step.zone) && !tight.has(step.zone) && step.by > 0),
+  );
+  // With nothing left to expand there is no overshoot to shrink back.
+  const expands = sensible.some(({ action }) => action === 'expand');
+  const planned = plan.some(({ action }) => action === 'expand');
+  const kept = sensible.filter(({ action }) => !(planned && !expands && action === 'shrink'));
+  const zones = tenonZones.filter((zone) => tight.has(zone)).map((zone) => (zone === 'leading' ? 'leading end' : zone));
+  return joined([
+    ...kept.map((step) => jointWords(step, steps)),
+    zones.length > 0 && planned
+      ? phrase`It is tight at the ${zones.join(' and the ')}: shrink or lap it there, never expand it.`
+      : silence,
+  ]);
+}
+
+/** A joint: how it fits, whether it is round, whether it holds air, and what to do about it. */
+export function jointReport(context: ReportContext, report: PartReport): PartReport {
+  const { state, type, limits, answers } = context;
   const joint = type.joints.find(({ id }) => id === report.part);
   const corked = joint?.kind === 'corked' || joint?.kind === 'wound';
   const clearance = bandOf(corked ? 'corkedTenonClearance' : 'metalJointClearance', limits);
-  const ovality = upperLimit('boreOvality', limits);
   const leakLimit = upperLimit('jointLeakMlPerMinute', limits);
-  const side = (measure: string) =>
+  const side = (measure: string): JointSide =>
     byStation(taken(report.points.filter(({ point }) => point.measure === measure)))
       .filter(([, readings]) => readings.length >= 2)
       .map(([at, readings]) => ({ at, diameters: readings.map(({ mean }) => mean) }));
   const [tenon, receiver] = [side('tenon'), side('receiver')];
-  const sides = ofMeasure(report, 'tenon', 'receiver');
-  const [leakPoint] = ofMeasure(report, 'leak');
-  const [baseline] = ofMeasure(report, 'leak-baseline');
-  // What the tester and its plugs lose by themselves is not the joint's.
-  const leakRead = leakPoint && leakPoint.mean !== null ? Math.max(0, leakPoint.mean - (baseline?.mean ?? 0)) : null;
-  const leakFact =
-    leakPoint && leakRead !== null && leakLimit !== null
-      ? [
-          judgeFigure(
-            'leak',
-            baseline?.mean != null
-              ? 'Leak read at 2.5 kPa, less the baseline'
-              : 'Leak read at 2.5 kPa, no baseline taken',
-            'mL/min',
-            leakRead,
-            [leakPoint, ...(baseline?.mean != null ? [baseline] : [])],
-            { upper: leakLimit },
-          ),
-        ]
-      : [];
+  const leak = leakOf(report, leakLimit);
+  const leakFact = leak.fact ? [leak.fact] : [];
   const steps = {
     expand: learnedSteps(state, report.part, 'expand'),
     shrink: learnedSteps(state, report.part, 'shrink'),
   };
+  // What the passes have taught stays in sight while the joint waits to be read again.
+  const bare: PartReport = corked ? report : { ...report, steps };
+  if (!clearance || tenon.length < 2 || receiver.length < 2)
+    return leakFact.length > 0 ? { ...withFacts(bare, leakFact, {}), missing: tooFew } : { ...bare, missing: tooFew };
+  if (corked) return corkedReport(context, report, { tenon, receiver }, clearance, leakFact);
+  // A fit of hundredths is as round as it is close: the limit of the bore says nothing of it.
+  const roundness = clearance[1];
   const learnedShrink = learn(tenonZones.flatMap((zone) => steps.shrink[zone]?.value ?? []).map(Math.abs));
-  if (!clearance || ovality === null || leakLimit === null || tenon.length < 2 || receiver.length < 2) {
-    const missing = ['Two depths or more on tenon and receiver, across two axes at each.'];
-    return leakFact.length > 0 ? { ...withFacts(report, leakFact, {}), missing } : { ...report, missing };
-  }
   const solved = answers.joint({
     tenon,
     receiver,
-    limits: { clearance: [...clearance], ovality, leak: leakLimit },
+    limits: { clearance: [...clearance], ovality: roundness, leak: leakLimit ?? 0 },
     tool: { overshoot: tenonOvershoot, shrinkStep: learnedShrink?.value || shrinkStep },
   });
-  if (!solved) return { ...report, missing: ['Tenon and receiver do not overlap: read the depths again.'] };
-  const gaps = solved.clearances.map((each) => each.clearance);
-  const widest = Math.max(...gaps);
-  const facts: ReportFact[] = [
-    judgeFigure('widest-clearance', 'Largest clearance', 'mm', widest, worstOf(sides), { upper: clearance[1] }),
-    judgeFigure('narrowest-clearance', 'Smallest clearance', 'mm', Math.min(...gaps), worstOf(sides), {
-      lower: clearance[0],
-    }),
-    judgeFigure('tenon-ovality', 'Ovality of the tenon', 'mm', solved.tenonOvality, worstOf(sides), { upper: ovality }),
-    judgeFigure('receiver-ovality', 'Ovality of the receiver', 'mm', solved.receiverOvality, worstOf(sides), {
-      upper: ovality,
-    }),
-    ...(corked
-      ? []
-      : [
-          {
-            ...plainFigure('leak-predicted', 'Leak predicted', 'mL/min', solved.leak.eccentric),
-            limit: { upper: leakLimit },
-          },
-        ]),
-    ...leakFact,
-    ...(corked ? corkFacts(limits, report) : []),
+  if (!solved) return { ...bare, missing: noOverlap };
+  const gaps = localGaps(
+    tenon,
+    receiver,
+    solved.clearances.map(({ at }) => at),
+  );
+  const [widest, narrowest] = [
+    Math.max(...gaps.map((gap) => gap.widest)),
+    Math.min(...gaps.map((gap) => gap.narrowest)),
   ];
-  const remedy = corked
-    ? ['A corked tenon seals by its cork: renew the cork to the clearance of the wood.']
-    : joined(solved.plan.map((step) => jointWords(step, steps)));
-  const disagrees =
-    !corked && leakRead !== null && leakRead > leakLimit && leakRead > leakDisagrees * solved.leak.eccentric
-      ? ['It leaks far more than its fit explains: look for a gouge, a crack, or the baseline of the tester.']
-      : silence;
+  const read = worstOf(ofMeasure(report, 'tenon', 'receiver'));
+  const tenonRead = worstOf(ofMeasure(report, 'tenon'));
+  const receiverRead = worstOf(ofMeasure(report, 'receiver'));
+  const facts: ReportFact[] = [
+    judgeFigure('widest-clearance', 'Widest gap anywhere', 'mm', widest, read, { upper: clearance[1] }),
+    judgeFigure('narrowest-clearance', 'Narrowest gap anywhere', 'mm', narrowest, read, { lower: clearance[0] }),
+    judgeFigure('tenon-ovality', 'Ovality of the tenon', 'mm', solved.tenonOvality, tenonRead, { upper: roundness }),
+    judgeFigure('receiver-ovality', 'Ovality of the receiver', 'mm', solved.receiverOvality, receiverRead, {
+      upper: roundness,
+    }),
+    {
+      ...plainFigure('leak-predicted', 'Leak predicted by the fit', 'mL/min', solved.leak.eccentric),
+      limit: leakLimit === null ? null : { upper: leakLimit },
+    },
+    ...leakFact,
+  ];
+  const remedy = passPlan(solved.plan, gaps, clearance, steps);
   const findings: ReportFinding[] = [];
   const add = (kind: ReportFinding['kind'], value: number, limit: number, cause: Phrase, cure: Phrase = remedy) =>
     findings.push({ kind, severity: severityAgainst(value, limit), cause, remedy: cure });
-  if (isOutside(facts, 'receiver-ovality'))
+  const holdsAir = leak.proved && leak.fact?.verdict === 'within';
+  const egged = isOutside(facts, 'receiver-ovality');
+  if (egged)
     add(
       'receiver-oval',
       solved.receiverOvality,
-      ovality,
+      roundness,
       phrase`The receiver is oval by ${length(solved.receiverOvality)}.`,
-    );
-  if (isOutside(facts, 'widest-clearance'))
-    add('joint-loose', widest, clearance[1], phrase`Loose by up to ${length(widest)}.`);
-  if (isOutside(facts, 'narrowest-clearance'))
-    add(
-      'joint-tight',
-      1,
-      1,
-      phrase`Tight: ${length(Math.min(...gaps))} at its narrowest.`,
-      corked
-        ? [
-            'The wood binds: let it come to the air of the room first, read again, then ease the tenon a little at a time, never the socket.',
-          ]
-        : remedy,
-    );
-  if (disagrees.length > 0) add('tenon-gouged', leakRead ?? 0, leakLimit, disagrees);
-  const squeeze = factOf(facts, 'cork-squeeze');
-  if (squeeze?.verdict === 'outside')
-    findings.push({
-      kind: 'cork-worn',
-      severity: severityAgainst(squeeze.value, squeeze.limit?.upper ?? 1),
-      cause: phrase`The cork is squeezed by ${length(squeeze.value)}.`,
-      remedy: [
-        squeeze.value > (squeeze.limit?.upper ?? 0)
-          ? 'Sand the cork down in place, a little full, and try it: a tenon forced in cracks its socket.'
-          : 'Renew the cork: fitted a little full, then sanded in place.',
+      [
+        'True the receiver round over a plug first, then read both again: an oval receiver leaks though the means agree.',
       ],
-    });
+    );
+  // The leak reading leads: what holds air is not made to fit by figures.
+  if (isOutside(facts, 'widest-clearance') && !holdsAir && !egged)
+    add('joint-loose', widest, clearance[1], phrase`Loose: ${length(widest)} at its widest gap.`);
+  if (isOutside(facts, 'narrowest-clearance'))
+    add('joint-tight', 1, 1, phrase`Tight: ${length(narrowest)} at its narrowest.`);
+  const round = !isOutside(facts, 'tenon-ovality') && !egged;
+  const unexplained =
+    leak.fact?.verdict === 'outside' && leak.read !== null && leak.read > leakDisagrees * solved.leak.eccentric;
+  const led = unexplained ? leakLeads(leak.read ?? 0, leakLimit ?? 0, leak.proved, round) : null;
+  if (led?.finding) findings.push(led.finding);
+  const airWords: Phrase =
+    holdsAir && !egged && isOutside(facts, 'widest-clearance')
+      ? ['It holds air by the tester: read the figures again before anything is expanded.']
+      : silence;
   return withFacts(report, facts, {
     says: joined([
-      ...(findings.length > 0 ? (corked ? findings.map((each) => each.remedy) : [remedy]) : []),
-      disagrees,
+      led?.says ?? silence,
+      egged ? (findings[0]?.remedy ?? silence) : silence,
+      findings.some(({ remedy: cure }) => cure === remedy) ? remedy : silence,
+      airWords,
     ]),
     sound: ['It fits.'],
     findings,
     joint: solved,
     steps,
-    curve: solved.clearances.map(({ at, clearance: value }) => ({ at, value, reference: clearance[1] })),
-    curveWords: 'Clearance along the depth, from the shoulder',
+    curve: gaps.map(({ at, widest: value }) => ({ at, value, reference: clearance[1] })),
+    curveWords: 'Widest gap along the depth, from the shoulder',
   });
 }

@@ -1,12 +1,11 @@
-import type { InstrumentType } from '../instruments';
+import { reachOf, spansOf, type InstrumentType } from '../instruments';
 import type { MeasuredJob } from './measuredJob';
-import { bandOf } from '../practice';
 import { partReport } from './groupReports';
-import { limitsOf } from './limitsOf';
 import type { MeasureState } from './measureState';
 import { length, phrase, silence, type Phrase } from '../units';
 import { judgeFigure, type PartReport, type ReportFact } from './partReport';
 import { readPoint, type PointReading } from './pointReading';
+import { spanPlay } from './spanPlay';
 
 export interface RodKey {
   key: string;
@@ -42,9 +41,6 @@ export interface RodStack {
   play: ReportFact | null;
 }
 
-const pointOfKey = (state: MeasuredJob, part: string, measure: 'tube-length' | 'post-gap') =>
-  readPoint(state, { group: 'hinge', part, measure, clock: 0 });
-
 /** What a span comes to, and what to do about it. */
 function spanWords(keys: readonly RodKey[], gap: PointReading, play: ReportFact | null, middle: number): Phrase {
   const missing = [
@@ -65,8 +61,7 @@ function spanWords(keys: readonly RodKey[], gap: PointReading, play: ReportFact 
 }
 
 /**
- * One rod with its keys in a row between their posts: the sum of the tubes must fit each gap. Uncertainties of the
- * lengths and of the gap add in quadrature (GUM 5.1.2, sensitivity ±1). Tubes that run inside others take no length.
+ * One rod with its keys in a row between their posts: the sum of the tubes must fit each gap, see `spanPlay`.
  *
  * @param known reports that are there already, by `group:part`; the rest are worked out here
  */
@@ -78,58 +73,30 @@ export function rodStack(
 ): RodStack | null {
   const rod = type.rods.find(({ id }) => id === rodId);
   if (!rod) return null;
-  const band = bandOf('endPlay', limitsOf(state, type)) ?? [0, 0];
-  const posts = type.posts.filter((post) => post.rod === rodId).sort((a, b) => a.at - b.at);
-  const keys: RodKey[] = type.keys
-    .filter((key) => key.rod === rodId)
-    .map((key) => {
+  const spans = spansOf(type, rodId).map((span): RodSpan => {
+    const { gap, play, middle } = spanPlay(state, type, span);
+    const keys = span.keys.map((key): RodKey => {
       const report = known.get(`hinge:${key.id}`) ?? partReport(state, type, 'hinge', key.id);
       return {
         key: key.id,
         name: key.name,
-        from: key.from ?? rod.from,
-        to: key.to ?? rod.to,
+        ...reachOf(key, rod),
         nestsIn: key.nestsIn ?? null,
-        length: pointOfKey(state, key.id, 'tube-length'),
-        state: report?.state ?? ('unmeasured' as const),
+        length: readPoint(state, { group: 'hinge', part: key.id, measure: 'tube-length', clock: 0 }),
+        state: report?.state ?? 'unmeasured',
         report,
       };
-    })
-    .sort((a, b) => a.from - b.from);
-  const spans = posts.slice(1).flatMap((lower, i): RodSpan[] => {
-    const upper = posts[i];
-    if (!upper) return [];
-    const here = keys.filter(({ from, to }) => (from + to) / 2 >= upper.at && (from + to) / 2 < lower.at);
-    if (here.length === 0) return [];
-    const read = readPoint(state, { group: 'post', part: lower.id, measure: 'post-gap', clock: 0 });
-    const only = here.length === 1 ? here[0] : undefined;
-    const gap = read.mean === null && only ? pointOfKey(state, only.key, 'post-gap') : read;
-    const lengths = here.filter(({ nestsIn }) => nestsIn === null).map(({ length }) => length);
-    const complete = gap.mean !== null && lengths.every(({ mean }) => mean !== null);
-    const play = complete
-      ? judgeFigure(
-          'room-left',
-          'Room left between the posts',
-          'mm',
-          (gap.mean ?? 0) - lengths.reduce((sum, { mean }) => sum + (mean ?? 0), 0),
-          [gap, ...lengths],
-          // Every tube brings its own end play.
-          { lower: band[0] * lengths.length, upper: band[1] * lengths.length },
-        )
-      : null;
-    const middle = ((band[0] + band[1]) / 2) * lengths.length;
-    return [
-      {
-        upper: upper.id,
-        lower: lower.id,
-        from: upper.at,
-        to: lower.at,
-        keys: here,
-        gap,
-        play,
-        says: spanWords(here, gap, play, middle),
-      },
-    ];
+    });
+    return {
+      upper: span.upper.id,
+      lower: span.lower.id,
+      from: span.upper.at,
+      to: span.lower.at,
+      keys,
+      gap,
+      play,
+      says: spanWords(keys, gap, play, middle),
+    };
   });
   const plays = spans.flatMap(({ play }) => play ?? []);
   const whole =

@@ -1,0 +1,96 @@
+import { describe, expect, test } from '@jest/globals';
+import { sax, TestJob, told } from '../../tests/testJob';
+import { partReport } from '.';
+
+const part = 'neck-receiver';
+const joint = sax.joints.find(({ id }) => id === part);
+const depths = [0, (joint?.length ?? 0) / 2, joint?.length ?? 0];
+
+interface Shape {
+  /** clearance of the means at shoulder, middle and leading end, mm */
+  gaps?: readonly [number, number, number];
+  tenonOval?: number;
+  receiverOval?: number;
+  leak?: number;
+  baseline?: number | null;
+}
+/** The neck's joint, read at three depths on two axes with a gauge that knows thousandths. */
+function neck({ gaps = [0.012, 0.012, 0.012], tenonOval = 0, receiverOval = 0, leak, baseline = 1 }: Shape) {
+  const job = new TestJob({ practice: 'steady' });
+  depths.forEach((at, i) =>
+    [0, 90].forEach((clock) => {
+      const half = clock === 0 ? 0.5 : -0.5;
+      job.read(
+        { group: 'joint', part, measure: 'tenon', at, clock },
+        24 - (gaps[i] ?? 0) + half * tenonOval,
+        'micrometer',
+      );
+      job.read({ group: 'joint', part, measure: 'receiver', at, clock }, 24 + half * receiverOval, 'micrometer');
+    }),
+  );
+  if (baseline !== null)
+    job.read({ group: 'joint', part, measure: 'leak-baseline', clock: 0 }, baseline, 'leak-tester');
+  if (leak !== undefined) job.read({ group: 'joint', part, measure: 'leak', clock: 0 }, leak, 'leak-tester');
+  const report = partReport(job.state, sax, 'joint', part);
+  if (!report) throw new Error('the neck has no report');
+  return { ...report, words: told(report.says), kinds: report.findings.map(({ kind }) => kind) };
+}
+
+describe('a neck', () => {
+  test('that is round and close fits', () => {
+    expect(neck({})).toMatchObject({ state: 'within', words: 'It fits.', kinds: [] });
+  });
+  test('with an oval receiver does not, though its means agree: the receiver is trued first', () => {
+    const egged = neck({ receiverOval: 0.06 });
+    expect(egged).toMatchObject({ state: 'outside', kinds: ['receiver-oval', 'joint-tight'] });
+    expect(egged.words).toMatch(/^True the receiver round over a plug first/);
+    expect(egged.words).not.toMatch(/Expand at/);
+    expect(egged.facts.find(({ id }) => id === 'widest-clearance')?.value).toBeCloseTo(0.042, 9);
+  });
+  test('with an oval tenon is brought round before anything else', () => {
+    const oval = neck({ tenonOval: 0.06 });
+    expect(oval.kinds).toEqual(['joint-loose', 'joint-tight']);
+    expect(oval.words).toMatch(/Bring the tenon round\./);
+    expect(oval.facts.find(({ id }) => id === 'tenon-ovality')?.verdict).toBe('outside');
+  });
+  test('loose at its end and tight at the shoulder is expanded at the end only', () => {
+    const tapered = neck({ gaps: [-0.02, 0.03, 0.08] });
+    expect(tapered.words).toMatch(/Expand at the leading end by/);
+    expect(tapered.words).not.toMatch(/Expand at the shoulder/);
+    expect(tapered.words).toMatch(/tight at the shoulder: shrink or lap it there, never expand it/);
+    const loose = neck({ gaps: [0.05, 0.06, 0.07] });
+    for (const zone of ['shoulder', 'middle', 'leading end']) expect(loose.words).toMatch(`Expand at the ${zone} by`);
+  });
+});
+
+describe('the leak leads', () => {
+  test('a joint that holds air is not made to fit by figures', () => {
+    const airtight = neck({ gaps: [0.05, 0.05, 0.05], leak: 4 });
+    expect(airtight.kinds).toEqual([]);
+    expect(airtight.words).toMatch(/It holds air by the tester: read the figures again/);
+    // Without a baseline the tester proves nothing.
+    expect(neck({ gaps: [0.05, 0.05, 0.05], leak: 4, baseline: null }).kinds).toEqual(['joint-loose']);
+  });
+  test.each([
+    ['no baseline', { baseline: null }, /what does the tester lose by itself\? Take its baseline/, []],
+    ['an oval receiver', { receiverOval: 0.06 }, /Then make both sides round/, ['receiver-oval', 'joint-tight']],
+    ['a round fit', {}, /If the test holds, look for a gouge, a crack or a seam/, ['tenon-gouged']],
+  ] as const)('with %s: the test first, then roundness, then the metal', (_, shape, words, kinds) => {
+    const leaking = neck({ ...shape, leak: 200 });
+    expect(leaking.words).toMatch(/leaks far more than its fit explains.*Suspect the test first/);
+    expect(leaking.words).toMatch(words);
+    expect(leaking.kinds).toEqual(kinds);
+  });
+  test('a leak that the fit explains is no riddle', () => {
+    expect(neck({ gaps: [0.2, 0.2, 0.2], leak: 300 }).words).not.toMatch(/Suspect the test/);
+  });
+});
+
+test('what the passes have taught stays in reach while the joint waits to be read again', () => {
+  const job = new TestJob();
+  for (const at of depths)
+    for (const clock of [0, 90]) job.read({ group: 'joint', part, measure: 'tenon', at, clock }, 23.9, 'micrometer');
+  job.write('pass', { pass: 'expand', group: 'joint', part, disturbs: [`joint:${part}`] });
+  const report = partReport(job.state, sax, 'joint', part);
+  expect(report).toMatchObject({ state: 'stale', steps: { expand: { shoulder: null }, shrink: { leading: null } } });
+});
