@@ -5,6 +5,7 @@ import { along, degrees, joined, length, phrase, silence, type Phrase } from '..
 import { clockWords, severityAgainst } from './figureWords';
 import {
   findingsSay,
+  isOutside,
   judgeFigure,
   plainFigure,
   withFacts,
@@ -61,6 +62,19 @@ function twistOf(
   }
   const at = (clock: number) => gaps.find(({ point }) => point.clock === clock)?.mean ?? null;
   const [right, left, front, back] = [at(90), at(270), at(0), at(180)];
+  if (key && front !== null && back !== null) {
+    const turn = front - back;
+    facts.push(
+      judgeFigure('key-along', `${key.name} key, front against back`, 'mm', turn, worstOf(gaps), {
+        lower: -limit,
+        upper: limit,
+      }),
+    );
+    if (isOutside(facts, 'key-along'))
+      says.push(
+        phrase`The reference key of ${key.name} is open by ${length(Math.abs(turn))} more at the ${turn > 0 ? 'front' : 'back'}: the bell is turned. Turn past, let it return, go back less; good when it is even front to back.`,
+      );
+  }
   if (key && right !== null && left !== null) {
     const lean = right - left;
     facts.push(
@@ -69,13 +83,11 @@ function twistOf(
         upper: limit,
       }),
     );
-    if (Math.abs(lean) > limit)
+    if (isOutside(facts, 'key-across'))
       says.push(
-        phrase`The reference key of ${key.name} is open on the ${lean > 0 ? 'right' : 'left'}: the bell is turned toward the other side.`,
+        phrase`The reference key of ${key.name} is open by ${length(Math.abs(lean))} more on the ${lean > 0 ? 'right' : 'left'}: that is the key or its post, not the bell.`,
       );
   }
-  if (key && front !== null && back !== null)
-    facts.push(plainFigure('key-along', `${key.name} key, front against back`, 'mm', front - back));
   return { facts, findings, says: joined(says) };
 }
 

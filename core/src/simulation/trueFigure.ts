@@ -112,7 +112,7 @@ function lineFigure(type: InstrumentType, truth: TrueInstrument, { part, measure
     case 'key-gap': {
       const key = referenceKey(type, part);
       return key
-        ? Math.max(0, (Math.abs(turned) * key.diameter) / 100 + (turned * key.diameter * cosine(clock - 90)) / 100)
+        ? Math.max(0, (Math.abs(turned) * key.diameter) / 100 + (turned * key.diameter * cosine(clock)) / 100)
         : null;
     }
     default:
