@@ -142,6 +142,7 @@ export type Measure = (typeof measures)[number];
 export const gaugeKinds = [
   'feeler',
   'indicator',
+  'straight-edge',
   'caliper',
   'micrometer',
   'pins',

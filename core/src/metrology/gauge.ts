@@ -53,6 +53,7 @@ const inside: readonly Measure[] = ['diameter', 'tube-inner', 'receiver'];
 export const gaugeTakes: Record<GaugeKind, readonly Measure[]> = {
   'feeler': ['gap', 'key-gap', 'mark-gap', 'lost-motion', 'rise-and-fall', 'post-gap', 'end-play'],
   'indicator': ['deviation', 'height', 'run-out', 'rise-and-fall', 'lost-motion', 'end-play'],
+  'straight-edge': ['deviation'],
   'caliper': lengths,
   'micrometer': outside,
   'pins': ['tube-inner'],
@@ -69,7 +70,8 @@ export const usualGauge: Record<Measure, string> = {
   'gap': 'feeler-film',
   'height': 'dial-indicator',
   'diameter': 'telescoping-gauge',
-  'deviation': 'dial-indicator',
+  // Quarter lines are sighted along an edge: a dial under a rim knows nothing of them.
+  'deviation': 'straight-edge',
   'tube-outer': 'micrometer',
   'tube-inner': 'pin-gauges',
   'tube-length': 'micrometer',
@@ -110,6 +112,7 @@ export const shelfGauges: readonly ShelfGauge[] = [
   gauge('feeler-film', 'Feeler film set', 'feeler', 0.01, 0.004),
   gauge('feeler-fine', 'Fine feeler strips', 'feeler', 0.005, 0.002),
   gauge('dial-indicator', 'Dial indicator on rim plate', 'indicator', 0.002, 0.003),
+  gauge('straight-edge', 'Straight edge, by eye and feeler', 'straight-edge', 0.05, 0.05),
   gauge('caliper', 'Caliper', 'caliper', 0.01, 0.02),
   gauge('micrometer', 'Micrometer', 'micrometer', 0.001, 0.002),
   gauge('pin-gauges', 'Pin gauges, steps of 0.005', 'pins', 0.005, 0.001),

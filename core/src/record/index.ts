@@ -1,6 +1,7 @@
 export * from './jobDocument.schema';
 export * from './jobDocument';
-export { measureHistory, type BeforeAfter, type RecordFigure } from './measureHistory';
+export { lightHistory, type LightPair } from './lightHistory';
+export { measureHistory, type BeforeAfter, type ReadOnly, type RecordFigure } from './measureHistory';
 export * from './stepReadings';
 export * from './jobRecord';
 export * from './publishedSchemas';

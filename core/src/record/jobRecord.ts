@@ -6,7 +6,8 @@ import type { Entry, EntryOf, JobState } from '../job';
 import { jobPlan, type PlanBasis } from '../plan';
 import { practices } from '../practice';
 import type { FindingStatus } from '../vocabulary';
-import { measureHistory, type BeforeAfter } from './measureHistory';
+import { lightHistory, type LightPair } from './lightHistory';
+import { measureHistory, type BeforeAfter, type ReadOnly } from './measureHistory';
 
 export interface RecordFinding {
   finding: string;
@@ -27,8 +28,12 @@ export interface JobRecord {
   practice: { title: string; holds: string };
   openedAt: string;
   found: RecordFinding[];
-  done: { operation: string; title: string; minutes: number; at: string; by: string; note: string; override: string }[];
+  done: { operation: string; title: string; minutes: number; at: string; by: string; note: string }[];
   figures: (BeforeAfter & { place: string })[];
+  /** what was read and comes to no figure */
+  readOnly: (ReadOnly & { place: string })[];
+  /** where light showed, first and last */
+  lights: (LightPair & { place: string })[];
   left: { what: string; why: string }[];
   /** what the owner was offered and said to it */
   agreed: { at: string; what: string; note: string }[];
@@ -80,6 +85,7 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
     const finding = state.findings.get(id);
     return finding ? `${findingTitle(finding)}, ${place(finding.part)}` : id;
   };
+  const history = measureHistory(state, type);
   const extraTime = state.times.reduce((sum, { body }) => sum + body.minutes, 0);
   return {
     ticket: intake.ticket,
@@ -104,9 +110,10 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
       at: benchTime,
       by: author,
       note: body.note ?? '',
-      override: body.override ?? '',
     })),
-    figures: measureHistory(state, type).map((row) => ({ ...row, place: place(row.part) })),
+    figures: history.rows.map((row) => ({ ...row, place: place(row.part) })),
+    readOnly: history.readOnly.map((row) => ({ ...row, place: place(row.part) })),
+    lights: lightHistory(state, type).map((row) => ({ ...row, place: place(row.part) })),
     left: [
       ...plan.left.map(({ finding, reason }) => ({ what: titleOf(finding.finding), why: reason })),
       ...findings

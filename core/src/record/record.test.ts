@@ -15,8 +15,8 @@ describe('figures before and after', () => {
     );
     job.done('dress-rim:e', { disturbs: ['rim:e'] });
     job.rim('e', flat);
-    const [row] = measureHistory(job.state, sax);
-    expect(row).toMatchObject({ group: 'rim', part: 'e', stale: false, limit: 0.03 });
+    const [row] = measureHistory(job.state, sax).rows;
+    expect(row).toMatchObject({ group: 'rim', part: 'e', stale: false, unit: 'mm', limit: { upper: 0.03 } });
     expect(row?.before?.value).toBeCloseTo(0.1, 9);
     expect(row?.after?.value).toBeCloseTo(0, 9);
     expect(row?.after?.uncertainty).toBeGreaterThan(0.003);
@@ -24,14 +24,79 @@ describe('figures before and after', () => {
   test('readings that nothing has disturbed have no before; disturbed ones are marked', () => {
     const job = new TestJob();
     job.pad('g', [0.02, 0, 0.05, 0, 0, 0, 0, 0]);
-    expect(measureHistory(job.state, sax)[0]).toMatchObject({
+    expect(measureHistory(job.state, sax).rows[0]).toMatchObject({
       what: 'widest gap',
       before: null,
       after: { value: 0.05 },
       stale: false,
     });
     job.done('strip:instrument', { disturbs: ['pad:*'] });
-    expect(measureHistory(job.state, sax)[0]).toMatchObject({ after: { value: 0.05 }, stale: true });
+    expect(measureHistory(job.state, sax).rows[0]).toMatchObject({ after: { value: 0.05 }, stale: true });
+  });
+});
+
+describe('what was measured and seen', () => {
+  const tubes = ['tube-outer', 'tube-inner', 'tube-length', 'rod', 'post-gap'] as const;
+  const hinge = (job: TestJob, inner: number) =>
+    [5, inner, 30, 3, 30.03].forEach((value, i) =>
+      job.read({ group: 'hinge', part: 'd-key', measure: tubes[i] ?? 'rod', clock: 0 }, value, 'micrometer'),
+    );
+  test('every group is told, with its own unit and limits; what comes to no figure is told as read', () => {
+    const job = new TestJob();
+    hinge(job, 3.08);
+    job.done('swage-key:d-key', { disturbs: ['hinge:d-key'] });
+    hinge(job, 3.02);
+    job.read({ group: 'spring', part: 'e-key', measure: 'force', clock: 0 }, 0.5, 'force-gauge');
+    job.read({ group: 'link', part: 'f-to-f-sharp', measure: 'lost-motion', clock: 0 }, 0.02);
+    for (const at of [10, 20])
+      job.read({ group: 'bore', part: 'body', measure: 'diameter', at, clock: 0 }, 24, 'bore-gauge');
+    job.read({ group: 'hole', part: 'e', measure: 'diameter', clock: 60 }, 20, 'caliper');
+    const { rows, readOnly } = measureHistory(job.state, sax);
+    const row = (group: string, id: string) => rows.find((each) => each.group === group && each.id === id);
+    expect(row('hinge', 'clearance')).toMatchObject({
+      part: 'd-key',
+      unit: 'mm',
+      limit: { lower: 0.01, upper: 0.025 },
+      before: { value: expect.closeTo(0.08, 9) },
+      after: { value: expect.closeTo(0.02, 9) },
+      stale: false,
+    });
+    expect(row('hinge', 'end-play')).toMatchObject({ before: null, after: { value: expect.closeTo(0.03, 9) } });
+    expect(row('spring', 'force')).toMatchObject({ unit: 'N', limit: { lower: 0.35, upper: 0.7 }, before: null });
+    expect(row('link', 'lost-motion')).toMatchObject({ what: 'lost motion' });
+    expect(readOnly).toEqual([
+      { group: 'bore', part: 'body', readings: 2 },
+      { group: 'hole', part: 'e', readings: 1 },
+    ]);
+    const counted = [...rows, ...readOnly].map(({ group, part }) => `${group}:${part}`);
+    for (const { point } of job.state.points.values()) expect(counted).toContain(`${point.group}:${point.part}`);
+  });
+  test('where light showed, first and last, what was struck left out', () => {
+    const job = new TestJob();
+    const light = (part: string, sectors: number[]) => job.write('observation', { part, about: 'light', sectors });
+    light('e', [315, 0, 45]);
+    light('e', [0]);
+    light('e', []);
+    light('c', [90, 270]);
+    job.write('strike', { entry: light('c', []) });
+    const { lights } = record(job);
+    expect(lights).toMatchObject([
+      { part: 'c', first: { title: 'Two opposite gaps' }, last: null },
+      { part: 'e', place: 'E', first: { sectors: [315, 0, 45] }, last: { title: 'Seals all round', by: 'Juno Tam' } },
+    ]);
+  });
+  test('what was done although it waited is the shop’s to know', () => {
+    const job = new TestJob();
+    job.write('operation-done', {
+      operation: 'dress-rim:e',
+      title: 'Level the rim: E',
+      minutes: 0,
+      disturbs: [],
+      cures: [],
+      override: 'the owner waits',
+    });
+    expect(JSON.stringify(record(job))).not.toContain('the owner waits');
+    expect(record(job).done).toMatchObject([{ title: 'Level the rim: E', minutes: 0 }]);
   });
 });
 

@@ -1,21 +1,31 @@
-import { Text, View } from '@react-pdf/renderer';
-import {
-  printLength,
-  printWithUncertainty,
-  type ClockWords,
-  type JobRecord,
-  type LengthUnit,
-  type RecordFigure,
-} from '@holotonos/core';
+import { Path, Svg, Text, View } from '@react-pdf/renderer';
+import { lightClocks, type ClockWords, type JobRecord, type LengthUnit } from '@holotonos/core';
+import { dialSectors, dialSize } from '@/job/lightDial';
+import { figureText, limitText, readOnlyWords, rowWords } from '@/job/recordWords';
 import { minutesText } from '@/ui/words';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
+
+/** Where light showed at a pad; the words beside it say the same. */
+function Dial({ sectors }: { sectors: readonly number[] }) {
+  return (
+    <Svg viewBox={`0 0 ${dialSize} ${dialSize}`} style={{ width: 20, height: 20, marginRight: 5 }}>
+      {dialSectors.map((path, i) => (
+        <Path
+          key={path}
+          d={path}
+          fill={sectors.includes(lightClocks[i] ?? -1) ? '#c98a12' : '#ffffff'}
+          stroke="#4b4441"
+          strokeWidth={0.8}
+        />
+      ))}
+    </Svg>
+  );
+}
 
 /** The record that goes home with the instrument. */
 export function RecordPdf({ record, unit, when }: { record: JobRecord; unit: LengthUnit; when: ClockWords }) {
   const { dayText } = when;
   const { intake, signOff } = record;
-  const figure = (value: RecordFigure | null) =>
-    value ? printWithUncertainty(value.value, value.uncertainty, unit) : '–';
   const cell = { width: '19%' } as const;
   return (
     <Sheet title="record" ticket={record.ticket}>
@@ -57,13 +67,13 @@ export function RecordPdf({ record, unit, when }: { record: JobRecord; unit: Len
         <Lines
           lines={record.done.map(
             (d) =>
-              `${d.title} (${dayText(d.at)}, ${d.by}, ${minutesText(d.minutes)})${d.note ? `. ${d.note}` : ''}${d.override ? `. Done although it waited: ${d.override}` : ''}`,
+              `${d.title} (${dayText(d.at)}, ${d.by}${d.minutes > 0 ? `, ${minutesText(d.minutes)}` : ''})${d.note ? `. ${d.note}` : ''}`,
           )}
           empty="Nothing."
         />
       </Part>
       <Part title="Figures, before and after">
-        {record.figures.length === 0 && <Text>Nothing was measured.</Text>}
+        {record.figures.length + record.readOnly.length === 0 && <Text>Nothing was measured.</Text>}
         {record.figures.length > 0 && (
           <View style={styles.row} wrap={false}>
             <Text style={{ width: '43%', fontWeight: 700 }}>Measure</Text>
@@ -73,17 +83,31 @@ export function RecordPdf({ record, unit, when }: { record: JobRecord; unit: Len
           </View>
         )}
         {record.figures.map((row) => (
-          <View key={`${row.group} ${row.part}`} style={styles.row} wrap={false}>
-            <Text style={{ width: '43%' }}>{inPrint(`${row.group} of ${row.place}, ${row.what}`)}</Text>
-            <Text style={cell}>{figure(row.before)}</Text>
+          <View key={`${row.group} ${row.part} ${row.id}`} style={styles.row} wrap={false}>
+            <Text style={{ width: '43%' }}>{inPrint(rowWords(row))}</Text>
+            <Text style={cell}>{figureText(row.before, row.unit, unit)}</Text>
             <Text style={cell}>
-              {figure(row.after)}
+              {figureText(row.after, row.unit, unit)}
               {row.stale ? ' (stale)' : ''}
             </Text>
-            <Text style={cell}>{printLength(row.limit, unit)}</Text>
+            <Text style={cell}>{limitText(row.limit, row.unit, unit)}</Text>
           </View>
         ))}
+        {record.readOnly.length > 0 && <Lines lines={record.readOnly.map(readOnlyWords)} empty="" />}
       </Part>
+      {record.lights.length > 0 && (
+        <Part title="Leak light, first and last">
+          {record.lights.map(({ part, place, first, last }) => (
+            <View key={part} style={{ flexDirection: 'row', alignItems: 'center', marginBottom: 2 }} wrap={false}>
+              <Dial sectors={first.sectors} />
+              {last && <Dial sectors={last.sectors} />}
+              <Text>
+                {inPrint(`${place}: ${first.title.toLowerCase()}${last ? `, then ${last.title.toLowerCase()}` : ''}`)}
+              </Text>
+            </View>
+          ))}
+        </Part>
+      )}
       <Part title="Left, and why">
         <Lines lines={record.left.map(({ what, why }) => `${what}. ${why}`)} empty="Nothing." />
       </Part>

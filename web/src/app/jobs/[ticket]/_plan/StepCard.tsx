@@ -198,18 +198,19 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
   const unagreed = step.agreement === 'to-agree' || step.agreement === 'refused';
   const blocked = waitsFor.length > 0 || unagreed || gate.some(({ open }) => !open);
   const allAccepted = step.cautions.every((caution) => accepted.includes(caution));
-  const ran = step.state && status === 'started' ? Math.max(1, Math.round(workedAt(step.state, now))) : minutes.likely;
+  // Only a clock or a person says how long it took: what the table reckons is never booked as worked.
+  const ran = step.state && status === 'started' ? Math.max(1, Math.round(workedAt(step.state, now))) : 0;
   const taken = typedMinutes.trim() === '' ? ran : parseNumber(typedMinutes);
   const minutesBad = taken === null || taken < 0;
   const following = plan.steps.find((other) => other.id !== step.id && other.after.some((edge) => edge.id === step.id));
 
   const start = () => write('operation-started', { operation: step.id, cautionsAccepted: step.cautions });
-  const end = (more: { disturbs?: string[]; note?: string; override?: string; minutes?: number } = {}) => {
+  const end = (more: { disturbs?: string[]; note?: string; override?: string } = {}) => {
     const words = more.note ?? note.trim();
     write('operation-done', {
       operation: step.id,
       title: step.title,
-      minutes: more.minutes ?? taken ?? ran,
+      minutes: taken ?? ran,
       disturbs: more.disturbs ?? step.disturbs,
       cures: step.cures,
       ...(words !== '' && { note: words }),
@@ -239,7 +240,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
         <p className="say sound">
           {step.status === 'skipped'
             ? `Skipped: ${step.state?.reason}`
-            : `Done ${momentText(step.state?.endedAt ?? '')}, ${minutesText(step.state?.minutes ?? 0)}.`}
+            : `Done ${momentText(step.state?.endedAt ?? '')}${step.state?.minutes ? `, ${minutesText(step.state.minutes)}` : ''}.`}
           {step.curingUntil && ` Leave it until ${momentText(step.curingUntil)}.`}
         </p>
       )}
@@ -314,7 +315,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
               <Button
                 variant="quiet"
                 disabled={blocked}
-                onClick={() => end({ disturbs: [], note: 'Looked at again: still good', minutes: minutes.low })}
+                onClick={() => end({ disturbs: [], note: 'Looked at again: still good' })}
               >
                 Looked again: still good
               </Button>

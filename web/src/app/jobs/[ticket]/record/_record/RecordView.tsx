@@ -1,17 +1,12 @@
 'use client';
 
-import {
-  jobRecord,
-  planBasis,
-  printLength,
-  printWithUncertainty,
-  type JobRecord,
-  type RecordFigure,
-} from '@holotonos/core';
+import { jobRecord, planBasis, type JobRecord } from '@holotonos/core';
 import { useId, useMemo, useState } from 'react';
 import { useBench, useWhen } from '@/frame/BenchContext';
 import { Button, Form } from '@/ui/bootstrap';
 import { unnamed, useJob } from '@/job/JobContext';
+import { figureText, limitText, readOnlyWords, rowWords } from '@/job/recordWords';
+import { LightDial } from './LightDial';
 import { minutesText } from '@/ui/words';
 import { FileTaker } from '@/files/FileTaker';
 import { Bands } from '@/job/JobShell';
@@ -110,8 +105,6 @@ export function RecordView() {
   const record = useMemo(() => jobRecord(state, type, now, planBasis(shop)), [state, type, now, shop]);
   if (!record) return null;
   const { unit } = state;
-  const figure = (value: RecordFigure | null) =>
-    value ? printWithUncertainty(value.value, value.uncertainty, unit) : '–';
   const { intake, signOff } = record;
   const base = `/api/v1/jobs/${ticket}`;
   return (
@@ -157,15 +150,18 @@ export function RecordView() {
                   <li key={`${step.operation} ${step.at}`}>
                     {step.title}{' '}
                     <span className="soft">
-                      {dayText(step.at)}, {step.by}, {minutesText(step.minutes)}
+                      {dayText(step.at)}, {step.by}
+                      {step.minutes > 0 && `, ${minutesText(step.minutes)}`}
                       {step.note && ` · ${step.note}`}
-                      {step.override && ` · done although it waited: ${step.override}`}
                     </span>
                   </li>
                 ))}
               </ul>
             </Section>
-            <Section title="Figures, before and after" empty={record.figures.length === 0 && 'Nothing was measured.'}>
+            <Section
+              title="Figures, before and after"
+              empty={record.figures.length + record.readOnly.length === 0 && 'Nothing was measured.'}
+            >
               <table className="figures">
                 <thead>
                   <tr>
@@ -177,21 +173,42 @@ export function RecordView() {
                 </thead>
                 <tbody>
                   {record.figures.map((row) => (
-                    <tr key={`${row.group} ${row.part}`}>
-                      <th scope="row">
-                        {row.group} of {row.place}, {row.what}
-                      </th>
-                      <td>{figure(row.before)}</td>
+                    <tr key={`${row.group} ${row.part} ${row.id}`}>
+                      <th scope="row">{rowWords(row)}</th>
+                      <td>{figureText(row.before, row.unit, unit)}</td>
                       <td>
-                        {figure(row.after)}
+                        {figureText(row.after, row.unit, unit)}
                         {row.stale && <span className="soft"> (stale)</span>}
                       </td>
-                      <td>{printLength(row.limit, unit)}</td>
+                      <td>{limitText(row.limit, row.unit, unit)}</td>
                     </tr>
                   ))}
                 </tbody>
               </table>
+              {record.readOnly.length > 0 && (
+                <ul className="soft mt-2">
+                  {record.readOnly.map((read) => (
+                    <li key={`${read.group} ${read.part}`}>{readOnlyWords(read)}</li>
+                  ))}
+                </ul>
+              )}
             </Section>
+            {record.lights.length > 0 && (
+              <Section title="Leak light, first and last">
+                <ul className="lights">
+                  {record.lights.map(({ part, place, first, last }) => (
+                    <li key={part}>
+                      <LightDial sectors={first.sectors} />
+                      {last && <LightDial sectors={last.sectors} />}
+                      <span>
+                        {place}: {first.title.toLowerCase()}
+                        {last && `, then ${last.title.toLowerCase()}`}
+                      </span>
+                    </li>
+                  ))}
+                </ul>
+              </Section>
+            )}
             <Section title="Left, and why" empty={record.left.length === 0 && 'Nothing.'}>
               <ul>
                 {record.left.map((item) => (

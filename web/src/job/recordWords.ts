@@ -1,0 +1,24 @@
+import { printQuantity, type JobRecord, type KeptUnit, type LengthUnit, type RecordFigure } from '@holotonos/core';
+
+type Row = JobRecord['figures'][number];
+
+/** What a row of the record measures, and where. */
+export const rowWords = ({ group, place, what }: Row): string => `${group.replaceAll('-', ' ')} of ${place}, ${what}`;
+
+/** A figure of the record with its uncertainty; a dash for none. */
+export const figureText = (figure: RecordFigure | null, own: KeptUnit, unit: LengthUnit): string =>
+  figure ? printQuantity({ ...figure, unit: own }, unit) : '–';
+
+/** The limits of a figure; the same either way is said once. */
+export function limitText({ lower, upper }: Row['limit'], own: KeptUnit, unit: LengthUnit): string {
+  const told = (value: number) => printQuantity({ value, unit: own }, unit);
+  if (lower !== undefined && upper !== undefined && lower === -upper) return `± ${told(upper)}`;
+  return [lower, upper]
+    .filter((side) => side !== undefined)
+    .map(told)
+    .join(' to ');
+}
+
+/** What was read and comes to no figure yet. */
+export const readOnlyWords = ({ group, place, readings }: JobRecord['readOnly'][number]): string =>
+  `${group.replaceAll('-', ' ')} of ${place}: ${readings} ${readings === 1 ? 'reading' : 'readings'}, too few for a figure`;
