@@ -1,6 +1,7 @@
 import {
   boardCells,
   chanceFrom,
+  choicesOf,
   entryBodies,
   entryKinds,
   entryProblems,
@@ -8,6 +9,7 @@ import {
   misfits,
   removableNames,
   shippedTypes,
+  tickGroups,
   type Chance,
   type Entry,
   type EntryKind,
@@ -59,6 +61,10 @@ const fitting: Partial<Record<EntryKind, (body: Body, state: JobState, chance: C
   'tolerances': (body) => ({ ...body, changes: [{ name: 'rimFlatness', limit: 0.05, reason: 'soft pads' }] }),
   'operation-done': (body, { findings }, chance) => ({ ...body, disturbs: ['pad:*'], cures: some(findings, chance) }),
   'operation-skipped': (body, { findings }, chance) => ({ ...body, leaves: some(findings, chance) }),
+  'tick': (body, state, chance) => {
+    const group = pick(chance, tickGroups) ?? 'pad';
+    return { ...body, group, part: partOf(state, chance), says: pick(chance, choicesOf(group))?.id };
+  },
   'pass': (body, state, chance) => ({ ...body, disturbs: [`pad:${String(partOf(state, chance))}`] }),
   'strike': (body, { entries, signOff }, chance) => ({
     ...body,

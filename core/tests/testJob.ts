@@ -57,7 +57,15 @@ export class TestJob {
 
   write(kind: string, body: object, id?: string): string {
     const seq = this.entries.length + 1;
-    const entry = { id: id ?? uuid(seq), seq, kind, body, author: 'Juno Tam', benchTime: this.now, receivedAt: this.now };
+    const entry = {
+      id: id ?? uuid(seq),
+      seq,
+      kind,
+      body,
+      author: 'Juno Tam',
+      benchTime: this.now,
+      receivedAt: this.now,
+    };
     this.entries.push(entry as unknown as Entry);
     return entry.id;
   }

@@ -1,6 +1,8 @@
 import type { JobState, MeasureGroup, Problem } from '@holotonos/core';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import type { Column } from './csvText';
 import { groupsWithReadings, readingColumns, readingsToCsv } from './readingsCsv';
+import { hasTicks, tickColumns, ticksToCsv } from './ticksCsv';
 
 const descriptionFile = 'datapackage.json';
 /** What a package may hold when it is unpacked, bytes: a small file can claim to be an enormous one. */
@@ -14,11 +16,31 @@ interface Resource {
   path: string;
 }
 
+/** Looks without a figure go out beside the readings; they come in with the job document, which has the whole logbook. */
+const ticksFile = 'looks/looks.csv';
+
+interface PackedFile {
+  name: string;
+  path: string;
+  columns: readonly Column[];
+  text: () => string;
+}
+
 /** The files of a package. One that describes none is no package, so a book without readings has a file of a header. */
-function filesOf(state: JobState): { name: string; path: string; group?: MeasureGroup }[] {
+function filesOf(state: JobState): PackedFile[] {
+  const readings = (name: string, group?: MeasureGroup): PackedFile => ({
+    name,
+    path: `readings/${name}.csv`,
+    columns: readingColumns,
+    text: () => readingsToCsv(state, group),
+  });
   const groups = groupsWithReadings(state);
-  if (groups.length === 0) return [{ name: 'readings', path: 'readings/readings.csv' }];
-  return groups.map((group) => ({ name: group, path: `readings/${group}.csv`, group }));
+  return [
+    ...(groups.length === 0 ? [readings('readings')] : groups.map((group) => readings(group, group))),
+    ...(hasTicks(state)
+      ? [{ name: 'looks', path: ticksFile, columns: tickColumns, text: () => ticksToCsv(state) }]
+      : []),
+  ];
 }
 
 /** The description of a package: which files it has, and what stands in their columns. */
@@ -28,7 +50,7 @@ function describe(state: JobState, ticket: string): object {
     name: `measuring-book-${ticket.toLowerCase()}`,
     title: `Measuring book of ${ticket}`,
     instrument: state.intake?.instrumentType,
-    resources: filesOf(state).map(({ name, path }) => ({
+    resources: filesOf(state).map(({ name, path, columns }) => ({
       profile: 'tabular-data-resource',
       name,
       path,
@@ -37,7 +59,7 @@ function describe(state: JobState, ticket: string): object {
       encoding: 'utf-8',
       dialect: { delimiter: ',', lineTerminator: '\r\n', header: true },
       schema: {
-        fields: readingColumns.map(({ name, type, says }) => ({ name, type, description: says })),
+        fields: columns.map(({ name: title, type, says }) => ({ name: title, type, description: says })),
         primaryKey: 'entry',
       },
     })),
@@ -49,9 +71,7 @@ function describe(state: JobState, ticket: string): object {
  * description of their columns, zipped. Struck readings are left out.
  */
 export function bookPackage(state: JobState, ticket: string): Uint8Array {
-  const files = Object.fromEntries(
-    filesOf(state).map(({ path, group }) => [path, strToU8(readingsToCsv(state, group))]),
-  );
+  const files = Object.fromEntries(filesOf(state).map(({ path, text }) => [path, strToU8(text())]));
   return zipSync({ [descriptionFile]: strToU8(`${JSON.stringify(describe(state, ticket), null, 2)}\n`), ...files });
 }
 
@@ -99,7 +119,9 @@ export function filesInPackage(bytes: Uint8Array): Unpacked {
   if (problems.length > 0) return { ok: false, problems };
   return {
     ok: true,
-    files: [...listed].map((name) => ({ name, bytes: inPieces(named.get(name) ?? new Uint8Array()) })),
+    files: [...listed]
+      .filter((name) => name !== ticksFile)
+      .map((name) => ({ name, bytes: inPieces(named.get(name) ?? new Uint8Array()) })),
   };
 }
 

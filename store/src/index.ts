@@ -1,5 +1,6 @@
 export * from './database';
 export * from './faults';
+export { ticksToCsv } from './ticksCsv';
 export { checkGuards, guards, IncompleteDatabase, letWrite } from './guard';
 export * from './migrate';
 export * from './logbook';

@@ -12,7 +12,7 @@ import {
   type Problem,
 } from '@holotonos/core';
 import { parse } from 'csv-parse/sync';
-import { stringify } from 'csv-stringify/sync';
+import { csvOf, unguard } from './csvText';
 
 /** The columns of readings as they go out, with what stands in each: one list for the file, its description and its reader. */
 export const readingColumns = [
@@ -84,17 +84,8 @@ export function readingsToCsv(state: JobState, group?: MeasureGroup): string {
       staleBy.get(entry.id) ?? '',
     ];
   });
-  const header = readingColumns.map(({ name }) => name);
-  const guarded = rows.map((row) => row.map((cell, i) => (isText(i) ? guard(String(cell)) : cell)));
-  return stringify([header, ...guarded], { record_delimiter: 'windows' });
+  return csvOf(readingColumns, rows);
 }
-
-const isText = (column: number) => readingColumns[column]?.type === 'string';
-/** What a table program would take for a formula, and the mark itself that says it is none. */
-const formula = /^['=+\-@\t\r]/;
-/** A text as it goes out: never a formula to a program that opens the file. `unguard` undoes it. */
-const guard = (text: string) => (formula.test(text) ? `'${text}` : text);
-const unguard = (text: string) => (text.startsWith("'") && formula.test(text.slice(1)) ? text.slice(1) : text);
 
 /** A decimal figure, with a power of ten where it is tiny. Nothing else that JavaScript would read as a number. */
 const decimalFigure = /^[-+]?(\d+(\.\d*)?|\.\d+)(e[-+]?\d{1,2})?$/i;

@@ -3,3 +3,4 @@ export * from './likelyCauses';
 export * from './commonCauses';
 export type { FindingState } from './finding.kind';
 export { setFindings } from './setFindings';
+export { findingOfLight, lastAct, lightMark, seenLight, worsened, type Writing } from './seenLight';

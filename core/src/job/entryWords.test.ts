@@ -16,6 +16,10 @@ const bodies: Record<string, [object, string]> = {
     },
     'Read −0.02 · rim of E, height at 45° · Dial indicator',
   ],
+  'tick': [
+    { group: 'pad', part: 'e', says: 'drags-all-round', film: 0.02 },
+    'Looked at pad of E: film drags all round (film of 0.02 mm)',
+  ],
   'finding': [{ kind: 'rim-warped', part: 'e', status: 'confirmed' }, 'Rim not flat, E: confirmed'],
   'operation-started': [{ operation: 'dress-rim:e' }, 'Started: dress rim, E'],
   'operation-done': [

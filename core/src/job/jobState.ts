@@ -4,7 +4,7 @@ import type { FindingState } from '../findings';
 import type { InstrumentType } from '../instruments';
 import type { LogState } from '../logbook';
 import type { OperationState } from '../plan';
-import type { PointState } from '../readings';
+import type { PointState, TickState } from '../readings';
 import type { RoundState } from '../rounds';
 import type { Board, OffPart, SoakState } from '../stripdown';
 import type { Observation } from '../survey';
@@ -22,6 +22,8 @@ export interface JobState extends LogState<Entry> {
   practice: PracticeName;
   unit: LengthUnit;
   points: ReadonlyMap<string, PointState>;
+  /** newest look without a figure at each part, by `group:part` */
+  ticks: ReadonlyMap<string, TickState>;
   findings: ReadonlyMap<string, FindingState>;
   operations: ReadonlyMap<string, OperationState>;
   decisions: readonly EntryOf<'decision' | 'practice-change' | 'tolerances'>[];
@@ -60,6 +62,7 @@ export const emptyJobState: JobState = {
   practice: 'steady',
   unit: 'mm',
   points: new Map(),
+  ticks: new Map(),
   findings: new Map(),
   operations: new Map(),
   decisions: [],

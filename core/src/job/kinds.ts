@@ -13,6 +13,7 @@ import { timer } from '../plan/timer.kind';
 import { practiceChange } from '../practice/practiceChange.kind';
 import { tolerances } from '../practice/tolerances.kind';
 import { reading } from '../readings/reading.kind';
+import { tick } from '../readings/tick.kind';
 import { round } from '../rounds/round.kind';
 import { roundOver } from '../rounds/roundOver.kind';
 import { roundSkip } from '../rounds/roundSkip.kind';
@@ -37,6 +38,7 @@ import { time } from './time.kind';
 export const jobKinds = {
   'intake': intake,
   'reading': reading,
+  'tick': tick,
   'finding': finding,
   'operation-started': operationStarted,
   'operation-done': operationDone,

@@ -8,12 +8,14 @@ import { suggestFromStands } from './padStand';
 import { padReport, type PadReport } from './padReport';
 import type { PartReport } from './partReport';
 import { solveRim } from '../rims';
+import type { TickState, TickVerdict } from '../readings';
 import { remembering } from './remembered';
 import { rimReport, type RimAnswers, type RimReport } from './rimReport';
 import {
   openSuggestions,
   suggestCommonCauses,
   suggestFromLandings,
+  suggestFromTicks,
   suggestFromPart,
   suggestFromRim,
   suggestFromSeat,
@@ -31,6 +33,8 @@ export interface JobJudgement {
   /** every other part that has been measured, by `group:part` */
   parts: ReadonlyMap<string, PartReport>;
   suggestions: Suggestion[];
+  /** newest look without a figure at each part, by `group:part` */
+  ticks: ReadonlyMap<string, TickState>;
 }
 
 /** Who answers the questions a judgement has to ask. Null means the answer is not there yet. */
@@ -109,18 +113,44 @@ export function judgeJob(state: JobState, type: InstrumentType, given: Answers =
     pads,
     rims,
     parts,
+    ticks: state.ticks,
     suggestions: openSuggestions(state, type, [
       ...suggestCommonCauses(state, type),
       ...suggestions,
       ...remembered.of('stands', (read) => suggestFromStands(read, type, removableNames(type))),
       ...suggestFromLandings(state, type),
+      ...suggestFromTicks(state, (group, part) => figureState({ pads, rims, parts }, group, part)),
     ]),
   };
 }
 
-/** The state of one group on one part; null when that group is not measured there. */
+/** What the figures alone say of one group on one part; null when that group is not measured there. */
+function figureState(
+  { pads, rims, parts }: Pick<JobJudgement, 'pads' | 'rims' | 'parts'>,
+  group: string,
+  part: string,
+): MeasureState | null {
+  if (group === 'pad') return pads.get(part)?.state ?? null;
+  if (group === 'rim') return rims.get(part)?.state ?? null;
+  return parts.get(`${group}:${part}`)?.state ?? null;
+}
+
+/** Do figures come to a verdict here? Then they stand in place of a look. */
+export const figuresDecide = (judgement: JobJudgement, group: string, part: string): boolean => {
+  const figures = figureState(judgement, group, part);
+  return figures !== null && figures !== 'unmeasured' && figures !== 'stale';
+};
+
+const tickState: Record<TickVerdict, MeasureState> = { good: 'within', hair: 'undecided', bad: 'outside' };
+
+/**
+ * The state of one group on one part; null when it was neither measured nor looked at. Figures that come to a verdict
+ * stand in place of a look; where they do not, a look that is still true says how it is.
+ */
 export function stateOf(judgement: JobJudgement, group: string, part: string): MeasureState | null {
-  if (group === 'pad') return judgement.pads.get(part)?.state ?? null;
-  if (group === 'rim') return judgement.rims.get(part)?.state ?? null;
-  return judgement.parts.get(`${group}:${part}`)?.state ?? null;
+  const figures = figureState(judgement, group, part);
+  const tick = judgement.ticks.get(`${group}:${part}`);
+  if (!tick || figuresDecide(judgement, group, part)) return figures;
+  if (tick.stale) return 'stale';
+  return tickState[tick.verdict];
 }

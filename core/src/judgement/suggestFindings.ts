@@ -3,9 +3,11 @@ import { adviceWords, landingWords, pictureWords } from '../survey';
 import { removableNames, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import type { SeatOutput } from '../pads';
+import { choiceOf, tickWords } from '../readings';
 import type { FindingKind, SpringFault } from '../vocabulary';
 import { joined, length, phrase, type Phrase } from '../units';
 import { clockWords, severityAgainst } from './figureWords';
+import type { MeasureState } from './measureState';
 import type { PadReport } from './padReport';
 import type { PartReport } from './partReport';
 import type { RimReport } from './rimReport';
@@ -191,6 +193,33 @@ export function suggestFromLandings(state: JobState, type: InstrumentType): Sugg
         why: ['Seen, not measured: a feeler under the later pad says by how much.'],
         evidence: [entry],
         newestSeq: seq,
+      },
+    ];
+  });
+}
+
+/** What a look without a figure speaks for, where no figure has taken its place. */
+export function suggestFromTicks(
+  state: JobState,
+  figures: (group: string, part: string) => MeasureState | null,
+): Suggestion[] {
+  return [...state.ticks.values()].flatMap((tick): Suggestion[] => {
+    const choice = choiceOf(tick.group, tick.says);
+    const known = figures(tick.group, tick.part);
+    if (!choice?.finds || tick.stale || tick.verdict !== 'bad') return [];
+    if (known === 'within' || known === 'outside' || known === 'undecided') return [];
+    return [
+      {
+        key: `${choice.finds}:${tick.part}`,
+        kind: choice.finds,
+        part: tick.part,
+        severity: 2,
+        ...(choice.spring && { spring: choice.spring }),
+        cause: phrase`Looked at: ${tickWords(tick)}.`,
+        remedy: ['Look again before work: figures say how much where it hangs on hundredths.'],
+        why: ['Seen or felt, not measured.'],
+        evidence: [tick.entry],
+        newestSeq: tick.seq,
       },
     ];
   });

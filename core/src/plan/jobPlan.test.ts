@@ -143,6 +143,7 @@ describe('the bench', () => {
   test('says what blocks a ticket that can not go on', () => {
     const job = new TestJob();
     job.finding('pad-leaking', 'e');
+    job.finding('rim-warped', 'e', 'suspected');
     expect(summary(job)).toMatchObject({ next: null, blockedBy: ['rim of E is not measured'] });
   });
   test('a signed job asks for nothing', () => {

@@ -5,7 +5,7 @@ import type { OperationState } from './operationState';
 import { limitsOf, measureStateWords, reportedGroups, stateOf, type JobJudgement } from '../judgement';
 import { isLargeHole, settingsOf, tolerance, toleranceWords, type LimitSource, type Tolerance } from '../practice';
 import type { KeptUnit } from '../units';
-import type { Family, MeasureGroup, PassKind, PracticeSettings, ToleranceName } from '../vocabulary';
+import type { Family, FindingKind, MeasureGroup, PassKind, PracticeSettings, ToleranceName } from '../vocabulary';
 import { learnedFor, type LearnedFactor, type LearnedTimes } from './learnTimes';
 import { tableWith, type OperationKind, type OperationTable } from './operations';
 import { howLines, operationTitle, planOverhaul } from './planOverhaul';
@@ -90,7 +90,17 @@ const planned = (finding: FindingState) =>
 function concernedParts(state: JobState, group: string): string[] {
   const parts = new Set<string>();
   for (const { point } of state.points.values()) if (point.group === group) parts.add(point.part);
+  for (const tick of state.ticks.values()) if (tick.group === group) parts.add(tick.part);
   return [...parts];
+}
+
+/** In a repair nobody takes eight heights of a rim that nothing speaks against, for one pad. */
+function unasked({ intake, findings }: JobState, group: string, part: string): boolean {
+  if (intake?.scope !== 'repair' || group !== 'rim') return false;
+  const rimKinds: readonly FindingKind[] = ['rim-warped', 'rim-chipped', 'hole-oval', 'hole-unsoldered'];
+  return ![...findings.values()].some(
+    (finding) => finding.part === part && rimKinds.includes(finding.kind) && finding.status !== 'declined',
+  );
 }
 
 function checksOf(
@@ -105,7 +115,7 @@ function checksOf(
     if (!measurable.has(group)) continue;
     for (const concerned of part === '*' ? concernedParts(state, group) : [part]) {
       const found = stateOf(judgement, group, concerned);
-      if (found === null) continue;
+      if (found === null || (found === 'unmeasured' && part !== '*' && unasked(state, group, concerned))) continue;
       const open = found === 'within' || found === 'undecided';
       const place = `${group} of ${names.get(concerned) ?? concerned}`;
       const why = open ? `${place}: ${measureStateWords[found]}` : `${place} is ${measureStateWords[found]}`;

@@ -1,4 +1,16 @@
 export { matchesMeasure, pointKey, pointsOf, type MeasuringPoint, type PointsAsked } from './point';
 export { pointWords } from './pointWords';
 export { disturb } from './ledger';
+export {
+  choiceOf,
+  choicesOf,
+  isTickGroup,
+  meansWords,
+  tickChoices,
+  tickGroups,
+  type TickChoice,
+  type TickGroup,
+  type TickVerdict,
+} from './tickChoices';
+export { tickWords, type TickState } from './tick.kind';
 export type { PointState, ReadingState, Staleness } from './readingState';

@@ -1,9 +1,12 @@
 import { matchesMeasure, pointKey, type MeasuringPoint } from './point';
 import type { PointState, ReadingState, Staleness } from './readingState';
+import type { TickState } from './tick.kind';
 
 /** What a batch may write to: the points of a job that is being folded. */
 interface OpenPoints {
   points: Map<string, PointState>;
+  /** newest look at each part, by `group:part` */
+  ticks: Map<string, TickState>;
 }
 
 interface Ledger {
@@ -52,9 +55,17 @@ export function addReading(draft: OpenPoints, point: MeasuringPoint, reading: Re
   if (ledger.fresh) noteFresh(ledger.fresh, key, point);
 }
 
-/** The one place where work makes readings stale: a done operation, or one pass of a correction. */
+/** A look comes to its part, in place of the one before. */
+export function addTick(draft: Pick<OpenPoints, 'ticks'>, tick: TickState): void {
+  draft.ticks.set(`${tick.group}:${tick.part}`, tick);
+}
+
+/** The one place where work makes readings and looks stale: a done operation, or one pass of a correction. */
 export function disturb(draft: OpenPoints, disturbs: readonly string[], stale: Staleness): void {
   if (disturbs.length === 0) return;
+  for (const [key, tick] of draft.ticks)
+    if (tick.stale === null && disturbs.some((pattern) => matchesMeasure(pattern, tick.group, tick.part)))
+      draft.ticks.set(key, { ...tick, stale });
   const ledger = ledgerOf(draft);
   const fresh = (ledger.fresh ??= freshPoints(draft));
   // Only what is fresh is looked at: work after work on points that are stale already costs nothing.

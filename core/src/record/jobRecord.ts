@@ -1,10 +1,12 @@
 import { moneyText } from '../estimate';
 import { findingStatusWords, findingTitle } from '../findings';
-import { partNames, type InstrumentType } from '../instruments';
+import { downTheTube, partNames, type InstrumentType } from '../instruments';
 import { judgeJob } from '../judgement';
 import type { Entry, EntryOf, JobState } from '../job';
 import { jobPlan, type PlanBasis } from '../plan';
 import { practices } from '../practice';
+import { tickWords } from '../readings';
+import type { Phrase } from '../units';
 import type { FindingStatus } from '../vocabulary';
 import { lightHistory, type LightPair } from './lightHistory';
 import { measureHistory, type BeforeAfter, type ReadOnly } from './measureHistory';
@@ -32,6 +34,8 @@ export interface JobRecord {
   figures: (BeforeAfter & { place: string })[];
   /** what was read and comes to no figure */
   readOnly: (ReadOnly & { place: string })[];
+  /** looks without a figure, newest of each part */
+  looks: { group: string; place: string; says: Phrase; good: boolean; stale: boolean; by: string; at: string }[];
   /** where light showed, first and last */
   lights: (LightPair & { place: string })[];
   left: { what: string; why: string }[];
@@ -113,6 +117,19 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
     })),
     figures: history.rows.map((row) => ({ ...row, place: place(row.part) })),
     readOnly: history.readOnly.map((row) => ({ ...row, place: place(row.part) })),
+    looks: downTheTube(type, [...new Set([...state.ticks.values()].map(({ part }) => part))]).flatMap((part) =>
+      [...state.ticks.values()]
+        .filter((tick) => tick.part === part)
+        .map((tick) => ({
+          group: tick.group,
+          place: place(part),
+          says: tickWords(tick),
+          good: tick.verdict === 'good',
+          stale: tick.stale !== null,
+          by: tick.author,
+          at: tick.benchTime,
+        })),
+    ),
     lights: lightHistory(state, type).map((row) => ({ ...row, place: place(row.part) })),
     left: [
       ...plan.left.map(({ finding, reason }) => ({ what: titleOf(finding.finding), why: reason })),

@@ -75,10 +75,10 @@ describe('what is hidden in an instrument is found by reading it, for a hundred 
       const report = found(sax, truth, seed, 'body-line', 'body');
       const line = report.line?.bend;
       expect(report.findings.map(({ kind }) => kind)).toEqual(['body-bent']);
-      expect(Math.abs((line?.at ?? NaN) - bend.at)).toBeLessThan(6);
-      expect(apart(line?.towardClock ?? NaN, bend.clock)).toBeLessThan(2);
+      expect(Math.abs((line?.at ?? NaN) - bend.at)).toBeLessThan(18);
+      expect(apart(line?.towardClock ?? NaN, bend.clock)).toBeLessThan(5);
       // Sighted along an edge to a twentieth of a millimetre, and no finer.
-      expect(Math.abs((line?.angleDegrees ?? NaN) - bend.degrees)).toBeLessThan(0.02);
+      expect(Math.abs((line?.angleDegrees ?? NaN) - bend.degrees)).toBeLessThan(0.05);
     }
   });
   test('a dent in the bore: where, and how deep within the doubt of the gauge', () => {

@@ -5,4 +5,3 @@ export * from './pictureWords';
 export { observationWords } from './observationWords';
 export type { Observation } from './observation.kind';
 export { landings, landingWords, linksAt, landingOf, type Landing, type Link } from './landing';
-export { findingOfLight, lastAct, lightMark, seenLight, worsened, type Writing } from './seenLight';

@@ -3,7 +3,8 @@ import { sax, TestJob, told } from '../../tests/testJob';
 import { applyOptions, shippedTypes } from '../instruments';
 import type { EntryBody } from '../job';
 import { judgeJob } from '../judgement';
-import { findingOfLight, landings, landingOf, landingWords, lastAct, lightMark, linksAt, seenLight, worsened } from '.';
+import { findingOfLight, lastAct, lightMark, seenLight, worsened } from '../findings';
+import { landings, landingOf, landingWords, linksAt } from '.';
 
 const uuid = (n: number) => `00000000-0000-4000-9000-${String(n).padStart(12, '0')}`;
 let minted = 0;

@@ -25,6 +25,7 @@ function Tabs() {
     { href: base, name: 'Job' },
     { href: `${base}/survey`, name: 'Survey' },
     { href: `${base}/strip`, name: 'Strip-down' },
+    { href: `${base}/look`, name: 'Look over' },
     { href: `${base}/measure`, name: 'Measure' },
     { href: `${base}/round`, name: 'Rounds' },
     { href: `${base}/findings`, name: 'Findings', count: judgement.suggestions.length },

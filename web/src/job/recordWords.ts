@@ -1,4 +1,11 @@
-import { printQuantity, type JobRecord, type KeptUnit, type LengthUnit, type RecordFigure } from '@holotonos/core';
+import {
+  printPhrase,
+  printQuantity,
+  type JobRecord,
+  type KeptUnit,
+  type LengthUnit,
+  type RecordFigure,
+} from '@holotonos/core';
 
 type Row = JobRecord['figures'][number];
 
@@ -18,6 +25,10 @@ export function limitText({ lower, upper }: Row['limit'], own: KeptUnit, unit: L
     .map(told)
     .join(' to ');
 }
+
+/** What was looked at without a figure, in a line. */
+export const lookWords = ({ group, place, says, stale }: JobRecord['looks'][number], unit: LengthUnit): string =>
+  `${group.replaceAll('-', ' ')} of ${place}: ${printPhrase(says, unit)}${stale ? ' (stale)' : ''}`;
 
 /** What was read and comes to no figure yet. */
 export const readOnlyWords = ({ group, place, readings }: JobRecord['readOnly'][number]): string =>

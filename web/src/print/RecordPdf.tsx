@@ -1,7 +1,7 @@
 import { Path, Svg, Text, View } from '@react-pdf/renderer';
 import { lightClocks, type ClockWords, type JobRecord, type LengthUnit } from '@holotonos/core';
 import { dialSectors, dialSize } from '@/job/lightDial';
-import { figureText, limitText, readOnlyWords, rowWords } from '@/job/recordWords';
+import { figureText, limitText, lookWords, readOnlyWords, rowWords } from '@/job/recordWords';
 import { minutesText } from '@/ui/words';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
@@ -95,6 +95,11 @@ export function RecordPdf({ record, unit, when }: { record: JobRecord; unit: Len
         ))}
         {record.readOnly.length > 0 && <Lines lines={record.readOnly.map(readOnlyWords)} empty="" />}
       </Part>
+      {record.looks.length > 0 && (
+        <Part title="Looked at, without a figure">
+          <Lines lines={record.looks.map((look) => lookWords(look, unit))} empty="" />
+        </Part>
+      )}
       {record.lights.length > 0 && (
         <Part title="Leak light, first and last">
           {record.lights.map(({ part, place, first, last }) => (

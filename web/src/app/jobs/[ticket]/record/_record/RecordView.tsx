@@ -5,7 +5,7 @@ import { useId, useMemo, useState } from 'react';
 import { useBench, useWhen } from '@/frame/BenchContext';
 import { Button, Form } from '@/ui/bootstrap';
 import { unnamed, useJob } from '@/job/JobContext';
-import { figureText, limitText, readOnlyWords, rowWords } from '@/job/recordWords';
+import { figureText, limitText, lookWords, readOnlyWords, rowWords } from '@/job/recordWords';
 import { LightDial } from './LightDial';
 import { minutesText } from '@/ui/words';
 import { FileTaker } from '@/files/FileTaker';
@@ -193,6 +193,15 @@ export function RecordView() {
                 </ul>
               )}
             </Section>
+            {record.looks.length > 0 && (
+              <Section title="Looked at, without a figure">
+                <ul className="looks">
+                  {record.looks.map((look) => (
+                    <li key={`${look.group} ${look.place}`}>{lookWords(look, unit)}</li>
+                  ))}
+                </ul>
+              </Section>
+            )}
             {record.lights.length > 0 && (
               <Section title="Leak light, first and last">
                 <ul className="lights">
@@ -283,6 +292,9 @@ export function RecordView() {
                 </a>
                 <a className="btn btn-quiet" href={`${base}/readings`}>
                   Readings as CSV
+                </a>
+                <a className="btn btn-quiet" href={`${base}/looks`}>
+                  Looks as CSV
                 </a>
                 <a className="btn btn-quiet" href={`${base}/book.zip`}>
                   Measuring book (.zip)

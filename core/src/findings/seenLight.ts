@@ -1,10 +1,10 @@
 import type { InstrumentType } from '../instruments';
 import type { EntryBody, JobState } from '../job';
-import { isOpenStatus, type FindingState } from '../findings';
 import type { PadPicture } from '../pads';
 import type { FindingKind, FindingStatus } from '../vocabulary';
-import { findingOfPicture, lightClocks, lightPicture } from './lightPicture';
-import { pictureWords } from './pictureWords';
+import { findingOfPicture, lightClocks, lightPicture, pictureWords } from '../survey';
+import type { FindingState } from './finding.kind';
+import { isOpenStatus } from './findingWords';
 
 /** An entry that is still to be written. */
 export type Writing =

@@ -1,0 +1,219 @@
+'use client';
+
+import {
+  choiceOf,
+  figuresDecide,
+  printPhrase,
+  printQuantity,
+  stateOf,
+  stock,
+  tickWords,
+  type MeasureState,
+} from '@holotonos/core';
+import Link from 'next/link';
+import { useEffect, useId, useMemo, useRef, type KeyboardEvent } from 'react';
+import { measuredGroups, targetsOfGroup } from '@/figure/groups';
+import { usePageKeys } from '@/frame/BenchContext';
+import { useJob } from '@/job/JobContext';
+import { Bands } from '@/job/JobShell';
+import { SuggestionCard } from '@/job/SuggestionCard';
+import { useStripControl } from '@/tube/StripControl';
+import { Button, Form } from '@/ui/bootstrap';
+import { StateMark } from '@/ui/StateMark';
+import { films, useLook, type Look } from './useLook';
+
+const keys = [
+  { keys: 'a letter', does: 'write what you see or feel at this part, and go on to the next' },
+  { keys: '1 … 8', does: 'toward which side the last look shows, from the front clockwise, where it has one' },
+  { keys: 'Enter, ↓ ↑', does: 'next part without an answer; back and forth' },
+  { keys: 'Page Down, Page Up', does: 'next or previous group' },
+  { keys: 'Backspace', does: 'strike the last look of this group' },
+];
+
+const groupWords = (group: string) => measuredGroups.find(({ id }) => id === group)?.words ?? group;
+
+/** The parts of the group down the tube, each with how it stands and what was said of it last. */
+function PartList({ look }: { look: Look }) {
+  const { judgement, state, names } = useJob();
+  const list = useRef<HTMLOListElement>(null);
+  useEffect(() => {
+    const current = list.current?.querySelector<HTMLElement>('[aria-current=true]');
+    if (list.current && current) list.current.scrollTop = current.offsetTop - list.current.clientHeight / 2;
+  }, [look.index, look.group]);
+  return (
+    <ol ref={list} className="part-list looks-list" aria-label={`${groupWords(look.group)} along the tube`}>
+      {look.parts.map((part, i) => {
+        const tick = state.ticks.get(`${look.group}:${part}`);
+        return (
+          <li key={part}>
+            <button type="button" aria-current={i === look.index ? 'true' : undefined} onClick={() => look.goTo(i)}>
+              <StateMark state={stateOf(judgement, look.group, part) ?? 'unmeasured'} word={false} />
+              <span className="flex-grow-1">{names.get(part) ?? part}</span>
+              <span className="soft">
+                {tick && (tick.stale ? 'stale' : (choiceOf(look.group, tick.says)?.words ?? ''))}
+                {tick?.toward !== undefined && !tick.stale && `, ${tick.toward}°`}
+                {tick && figuresDecide(judgement, look.group, part) && ' · figures stand'}
+              </span>
+            </button>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** A look over the instrument without a figure: one key a part, a whole stack in seconds; figures where it hangs on them. */
+export function LookView() {
+  const { ticket, judgement, state, names } = useJob();
+  const look = useLook();
+  const id = useId();
+  const desk = useRef<HTMLDivElement>(null);
+  usePageKeys(keys);
+  const back = () => desk.current?.focus({ preventScroll: true });
+  useEffect(back, []);
+  const { group, part, parts, choices, last } = look;
+
+  useStripControl(
+    useMemo(
+      () => ({
+        targets: targetsOfGroup[group],
+        here: part,
+        stateOfPart: (on: string): MeasureState[] => {
+          const is = stateOf(judgement, group, on);
+          return is ? [is] : [];
+        },
+        onPick: (wanted: string) => {
+          const index = parts.indexOf(wanted);
+          if (index !== -1) look.goTo(index);
+          back();
+        },
+      }),
+      // The hook's own functions are made anew each time; what they do depends on these alone.
+      // eslint-disable-next-line react-hooks/exhaustive-deps
+      [group, part, parts, judgement],
+    ),
+  );
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const { key } = event;
+    const onControl = event.target !== desk.current && (key === 'Enter' || key === ' ');
+    if (onControl || (event.target as HTMLElement).matches('input, textarea, select')) return;
+    const side = look.sideOfKey(key);
+    if (key === 'ArrowDown' || key === 'ArrowRight' || key === 'Enter') look.move(1);
+    else if (key === 'ArrowUp' || key === 'ArrowLeft') look.move(-1);
+    else if (key === 'PageDown') look.otherGroup(1);
+    else if (key === 'PageUp') look.otherGroup(-1);
+    else if (key === 'Backspace') look.undo();
+    else if (!(side !== undefined && look.toward(side)) && !look.press(key.toLowerCase())) return;
+    event.preventDefault();
+  };
+
+  const suggestions = judgement.suggestions.filter(
+    (suggestion) => suggestion.part === last?.part || suggestion.part === part,
+  );
+  const done = look.looked === parts.length;
+  const work = (
+    <div className="look" onKeyDown={onKeyDown}>
+      <div className="look-groups" role="group" aria-label="What to look at">
+        {look.groups.map((each) => (
+          <Button
+            key={each}
+            variant={each === group ? 'primary' : 'quiet'}
+            aria-pressed={each === group}
+            onClick={() => {
+              look.go(each);
+              back();
+            }}
+          >
+            {groupWords(each)}
+          </Button>
+        ))}
+      </div>
+      <PartList look={look} />
+      <div className="sheet mb-0">
+        <div
+          ref={desk}
+          className="survey-console"
+          tabIndex={0}
+          role="group"
+          aria-label={`${groupWords(group)}: ${part === null ? 'nothing here' : (names.get(part) ?? part)}. Letters write what you see or feel.`}
+        >
+          <div className="label">
+            {groupWords(group)} · {look.looked} of {parts.length} looked at
+          </div>
+          {part === null ? (
+            <p className="mb-0">This instrument has nothing of this kind.</p>
+          ) : (
+            <h2 className="survey-place mb-0" aria-live="polite">
+              {names.get(part) ?? part} <StateMark state={stateOf(judgement, group, part) ?? 'unmeasured'} />
+            </h2>
+          )}
+        </div>
+        <div className="fault-keys" role="group" aria-label="What you see or feel">
+          {choices.map((choice) => (
+            <button
+              key={choice.id}
+              type="button"
+              className={choice.verdict}
+              onClick={() => {
+                look.answer(choice);
+                back();
+              }}
+            >
+              <kbd>{choice.press}</kbd> {choice.words}
+            </button>
+          ))}
+        </div>
+        {choices.some(({ means }) => means === 'film') && (
+          <div className="d-flex gap-2 align-items-center mt-3">
+            <Form.Label htmlFor={`${id}-film`} className="mb-0">
+              Film
+            </Form.Label>
+            <Form.Select
+              id={`${id}-film`}
+              style={{ width: 'auto' }}
+              value={look.film}
+              onChange={(event) => {
+                look.setFilm(Number(event.target.value));
+                back();
+              }}
+            >
+              {films.map((film) => (
+                <option key={film} value={film}>
+                  {printQuantity(stock(film), state.unit)}
+                </option>
+              ))}
+            </Form.Select>
+          </div>
+        )}
+        <p className="soft mt-3 mb-0">
+          A look opens what needs no figure, and cannot give one. Where it hangs on hundredths,{' '}
+          <Link href={`/jobs/${ticket}/measure?group=${group}${part === null ? '' : `&part=${part}`}`}>measure it</Link>
+          .
+        </p>
+        {suggestions.map((suggestion) => (
+          <SuggestionCard key={suggestion.key} suggestion={suggestion} />
+        ))}
+      </div>
+    </div>
+  );
+  const readout = (
+    <>
+      <div data-testid="last-look">
+        <span className="label">Last look</span>{' '}
+        <strong>
+          {last ? `${names.get(last.part) ?? last.part}: ${printPhrase(tickWords(last), state.unit)}` : 'none yet'}
+        </strong>
+        {last && choiceOf(group, last.says)?.directed && last.toward === undefined && (
+          <span className="soft"> · 1 to 8: toward which side?</span>
+        )}
+      </div>
+      <div className="soft">{done ? 'Every part of this group is looked at.' : ''}</div>
+      <div className="visually-hidden" aria-live="polite">
+        {look.said}
+      </div>
+    </>
+  );
+  return <Bands work={work} readout={<div className="readout-plain">{readout}</div>} />;
+}

@@ -1,0 +1,128 @@
+'use client';
+
+import {
+  choiceOf,
+  choicesOf,
+  isTickGroup,
+  lightClocks,
+  printPhrase,
+  tickGroups,
+  tickWords,
+  type EntryBody,
+  type TickChoice,
+  type TickGroup,
+} from '@holotonos/core';
+import { useSearchParams } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { partsToMeasure } from '@/figure/groups';
+import { useJob } from '@/job/JobContext';
+
+/** Thicknesses of film a shop has, mm. */
+export const films = [0.01, 0.02, 0.03, 0.05] as const;
+
+/** Where the look-over stands, and everything that can be done there. Nothing is kept here but the place and the film. */
+export function useLook() {
+  const { type, state, write, names } = useJob();
+  const query = useSearchParams();
+  const groups = useMemo(() => tickGroups.filter((group) => partsToMeasure(type, group).length > 0), [type]);
+  const [at, setAt] = useState<{ group: TickGroup; index: number }>(() => {
+    const asked = query.get('group') ?? '';
+    const group =
+      isTickGroup(asked) && groups.includes(asked) ? asked : groups.includes('pad') ? 'pad' : (groups[0] ?? 'pad');
+    const index = partsToMeasure(type, group).indexOf(query.get('part') ?? '');
+    return { group, index: Math.max(0, index) };
+  });
+  const [film, setFilm] = useState<number>(0.02);
+  const [said, setSaid] = useState('');
+  /** the part looked at last: a side pressed afterwards belongs to it */
+  const [lastPart, setLastPart] = useState<string | null>(null);
+
+  const { group } = at;
+  const parts = useMemo(() => partsToMeasure(type, group), [type, group]);
+  const part = parts[Math.min(at.index, parts.length - 1)] ?? null;
+  const name = (id: string) => names.get(id) ?? id;
+  const choices = choicesOf(group);
+  const last = lastPart === null ? null : (state.ticks.get(`${group}:${lastPart}`) ?? null);
+  const looked = parts.filter((each) => state.ticks.get(`${group}:${each}`)?.stale === null).length;
+
+  const go = (to: TickGroup, index = 0) => {
+    setAt({ group: to, index });
+    setLastPart(null);
+    window.history.replaceState(null, '', `?group=${to}`);
+  };
+  const move = (steps: number) =>
+    setAt((now) => ({ ...now, index: Math.max(0, Math.min(parts.length - 1, now.index + steps)) }));
+
+  const put = (body: EntryBody<'tick'>): boolean => {
+    if (!write('tick', body)) return false;
+    setLastPart(body.part);
+    setSaid(`${name(body.part)}: ${printPhrase(tickWords(body), state.unit)}`);
+    return true;
+  };
+  /** Writes an answer for the part at hand and goes on to the next. */
+  const answer = (choice: TickChoice) => {
+    if (part === null) return;
+    if (put({ group, part, says: choice.id, ...(choice.means === 'film' && { film }) })) move(1);
+  };
+  const press = (key: string): boolean => {
+    const choice = choices.find((each) => each.press === key);
+    if (choice) answer(choice);
+    return choice !== undefined;
+  };
+  /** Says toward which side the last look shows. */
+  const toward = (clock: number): boolean => {
+    if (!last || !choiceOf(group, last.says)?.directed) return false;
+    const { part: on, says, film: pulled, at: place, note } = last;
+    return put({
+      group,
+      part: on,
+      says,
+      toward: clock,
+      ...(pulled !== undefined && { film: pulled }),
+      ...(place !== undefined && { at: place }),
+      ...(note !== undefined && { note }),
+    });
+  };
+  const sideOfKey = (key: string): number | undefined => lightClocks[Number(key) - 1];
+
+  /** Strikes the last look of this group and goes back to it. */
+  const undo = () => {
+    const entry = state.entries.findLast(
+      ({ id, kind, body }) => kind === 'tick' && (body as EntryBody<'tick'>).group === group && !state.struck.has(id),
+    );
+    if (entry?.kind !== 'tick' || !write('strike', { entry: entry.id, reason: 'undone while looking' }))
+      return setSaid('Nothing to strike');
+    setLastPart(null);
+    setAt({ group, index: Math.max(0, parts.indexOf(entry.body.part)) });
+    setSaid(`${name(entry.body.part)}: struck`);
+  };
+  const otherGroup = (steps: number) => {
+    const to = groups[groups.indexOf(group) + steps];
+    if (to) go(to);
+  };
+
+  return {
+    group,
+    groups,
+    parts,
+    part,
+    index: Math.min(at.index, Math.max(0, parts.length - 1)),
+    choices,
+    film,
+    setFilm,
+    said,
+    last,
+    looked,
+    go,
+    goTo: (index: number) => setAt({ group, index }),
+    move,
+    answer,
+    press,
+    toward,
+    sideOfKey,
+    undo,
+    otherGroup,
+  };
+}
+
+export type Look = ReturnType<typeof useLook>;
