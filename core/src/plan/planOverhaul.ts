@@ -181,10 +181,13 @@ export function planOverhaul(input: PlanInput): PlanOutput {
   const findings = [...input.findings].sort((a, b) => (a.id < b.id ? -1 : Number(a.id > b.id)));
   for (const finding of findings) {
     const { id, part, severity, curedBy } = finding;
-    // What has cured it stays its cure, whatever the practice would choose today.
-    if (curedBy !== undefined && drafts.add(kindOf(curedBy), partOf(curedBy), severity, id)) continue;
     const rule = ruleFor(finding, planner, custom?.cures ?? []);
     const steps = rule?.operations?.filter((name) => table.has(name)) ?? [];
+    // What has cured it stays its cure, whatever the practice would choose today; where it is one step of several, the
+    // others stay too: doing one never makes another vanish.
+    if (curedBy !== undefined && drafts.add(kindOf(curedBy), partOf(curedBy), severity, id)) {
+      if (!steps.includes(kindOf(curedBy))) continue;
+    }
     for (const name of steps) drafts.add(name, part, severity, id, rule?.when);
     if (steps.length > 0) continue;
     const why = rule?.left ?? 'No step of the table cures this: add one by hand, or a rule in the shop.';
