@@ -153,7 +153,11 @@ function whereIs(type: InstrumentType, part: string): Pick<Sign, 'section' | 'ro
 }
 
 /** What there is to gather: open findings, with where they sit and which way their pad opens. */
-function signsOf(state: JobState, type: InstrumentType): Sign[] {
+function signsOf(
+  type: InstrumentType,
+  findings: readonly FindingState[],
+  sectorsAt: (part: string) => readonly number[],
+): Sign[] {
   const padsDown = downTheTube(
     type,
     type.pads.map(({ hole }) => hole),
@@ -162,14 +166,24 @@ function signsOf(state: JobState, type: InstrumentType): Sign[] {
     type,
     type.holes.map(({ id }) => id),
   );
-  return [...state.findings.values()]
-    .filter(({ status }) => isOpenStatus(status))
-    .map((finding) => ({
-      finding,
-      side: sideOf(state.observations.get(`light:${finding.part}`)?.sectors ?? []),
-      ...whereIs(type, finding.part),
-      order: (finding.kind === 'pad-leaking' ? padsDown : holesDown).indexOf(finding.part),
-    }));
+  return findings.map((finding) => ({
+    finding,
+    side: sideOf(sectorsAt(finding.part)),
+    ...whereIs(type, finding.part),
+    order: (finding.kind === 'pad-leaking' ? padsDown : holesDown).indexOf(finding.part),
+  }));
+}
+
+const openFindings = (state: JobState) => [...state.findings.values()].filter(({ status }) => isOpenStatus(status));
+const lightNow = (state: JobState) => (part: string) => state.observations.get(`light:${part}`)?.sectors ?? [];
+
+/** Where light first showed at each part: what it showed when the finding was made, whatever was seen since. */
+function firstLight(state: JobState): (part: string) => readonly number[] {
+  const first = new Map<string, readonly number[]>();
+  for (const entry of state.entries)
+    if (entry.kind === 'observation' && entry.body.about === 'light' && !state.struck.has(entry.id))
+      if (!first.has(entry.body.part)) first.set(entry.body.part, entry.body.sectors ?? []);
+  return (part) => first.get(part) ?? [];
 }
 
 /** Neighbours of the same line, longest stretches first. `line` numbers the parts that count as neighbours. */
@@ -224,6 +238,37 @@ function gatheredBy(rule: CauseRule, signs: readonly Sign[], type: InstrumentTyp
   return gathered;
 }
 
+/** A finding that a deeper one explains. */
+export interface Explained {
+  finding: FindingState;
+  by: FindingState;
+}
+
+/**
+ * Which findings a deeper one that was confirmed explains: pads in a row that open to one side on a rod that is bent.
+ * They are suspended with it, whether it still waits for its cure or has had it, until they are looked at again.
+ */
+export function explainedFindings(state: JobState, type: InstrumentType): Explained[] {
+  const deeper = [...state.findings.values()].filter(({ status }) => status === 'confirmed' || status === 'cured');
+  if (!causeRules.some(({ suspect }) => deeper.some(({ kind }) => kind === suspect))) return [];
+  const found: Explained[] = [];
+  // Some of them may be settled by now; they still show what the others have in common with them.
+  let signs = signsOf(type, [...state.findings.values()], firstLight(state));
+  for (const rule of causeRules) {
+    const suspects = deeper.filter(({ kind }) => kind === rule.suspect);
+    if (suspects.length === 0) continue;
+    for (const { place, run } of gatheredBy(rule, signs, type)) {
+      const by = suspects.find(
+        ({ part, finding }) => part === place && !run.some((sign) => sign.finding.finding === finding),
+      );
+      if (!by) continue;
+      found.push(...run.flatMap(({ finding }) => (isOpenStatus(finding.status) ? [{ finding, by }] : [])));
+      signs = signs.filter((sign) => !run.includes(sign));
+    }
+  }
+  return found;
+}
+
 /**
  * Findings that point the same way, gathered into the one deeper fault they speak for: suspected, with its reason, for a
  * person to accept or not. A fault that is known already is not suspected again, and explains what it would have.
@@ -231,7 +276,7 @@ function gatheredBy(rule: CauseRule, signs: readonly Sign[], type: InstrumentTyp
 export function commonCauses(state: JobState, type: InstrumentType, names: ReadonlyMap<string, string>): CommonCause[] {
   const name = (part: string) => names.get(part) ?? part;
   const causes: CommonCause[] = [];
-  let signs = signsOf(state, type);
+  let signs = signsOf(type, openFindings(state), lightNow(state));
   for (const rule of causeRules) {
     for (const { place, side, run } of gatheredBy(rule, signs, type)) {
       const known = signs.some(({ finding }) => finding.kind === rule.suspect && finding.part === place);

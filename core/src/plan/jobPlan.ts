@@ -1,4 +1,4 @@
-import { isOpenStatus, type FindingState } from '../findings';
+import { explainedFindings, findingTitle, isOpenStatus, type FindingState } from '../findings';
 import { partNames, type InstrumentType } from '../instruments';
 import { rememberedOf, type JobState } from '../job';
 import type { OperationState } from './operationState';
@@ -83,8 +83,11 @@ const measurable = new Set<string>(['pad', 'rim', ...reportedGroups]);
 const againShare = { low: 0.2, likely: 0.5, high: 1 } as const;
 
 /** Findings that ask for work, or asked for it before it was done. */
-const planned = (finding: FindingState) =>
-  finding.status === 'confirmed' || finding.status === 'cured' || finding.status === 'stop-gap';
+const planned = (state: JobState, finding: FindingState) =>
+  finding.status === 'confirmed' ||
+  finding.status === 'stop-gap' ||
+  // What was found good when it was looked at again asks for nothing.
+  (finding.status === 'cured' && cureOf(state, finding) !== null);
 
 /** Parts a wildcard need speaks of: those that were measured in this job or stand under a finding. */
 function concernedParts(state: JobState, group: string): string[] {
@@ -140,9 +143,10 @@ const after = (iso: string, minutes: number) => new Date(Date.parse(iso) + minut
 export const jobSettings = (state: JobState): PracticeSettings =>
   settingsOf(state.practice, state.tolerances?.body.settings);
 
-/** The operation that cured a finding, by the last entry that made it what it is. */
+/** The operation that cured a finding: the last one done about it, whoever has looked at it since; null where it went by itself. */
 function cureOf(state: JobState, { history }: FindingState): string | null {
-  const last = state.byId.get(history.at(-1) ?? '');
+  const done = history.findLast((id) => state.byId.get(id)?.kind === 'operation-done');
+  const last = done === undefined ? undefined : state.byId.get(done);
   return last?.kind === 'operation-done' ? last.body.operation : null;
 }
 
@@ -155,11 +159,13 @@ export function planInputOf(state: JobState, type: InstrumentType, custom?: Cust
     practice: state.practice,
     scope: state.intake?.scope ?? 'repair',
     size: { pads: type.pads.length, keys: type.keys.length, holes: type.holes.length },
-    findings: [...state.findings.values()].filter(planned).map((finding) => {
-      const curedBy = finding.status === 'cured' ? cureOf(state, finding) : null;
-      const { finding: id, kind, part, severity, spring } = finding;
-      return { id, kind, part, severity, ...(spring && { spring }), ...(curedBy !== null && { curedBy }) };
-    }),
+    findings: [...state.findings.values()]
+      .filter((finding) => planned(state, finding))
+      .map((finding) => {
+        const curedBy = finding.status === 'cured' ? cureOf(state, finding) : null;
+        const { finding: id, kind, part, severity, spring } = finding;
+        return { id, kind, part, severity, ...(spring && { spring }), ...(curedBy !== null && { curedBy }) };
+      }),
     kept: [...state.operations.values()].filter(({ status }) => status !== 'skipped').map(({ operation }) => operation),
     done: ended.map(({ operation }) => operation),
     byHand: [...state.planChanges.values()].map(({ body: { operation, add, before, minutes, reason } }) => ({
@@ -269,6 +275,63 @@ function stepsAgain(
   return spoilt;
 }
 
+const groupOfKind: Partial<Record<FindingKind, MeasureGroup>> = {
+  'rim-warped': 'rim',
+  'hole-oval': 'rim',
+  'hole-unsoldered': 'rim',
+  'post-leaning': 'post',
+  'post-loose': 'post',
+  'hinge-loose': 'hinge',
+  'end-play': 'hinge',
+  'pivot-worn': 'hinge',
+  'adjuster-out': 'link',
+  'lost-motion': 'link',
+  'spring-weak': 'spring',
+};
+
+/** The deeper fault that explains everything this step is there for; null where it stands by itself. */
+function deeperCause(
+  { cures }: PlannedOperation,
+  state: JobState,
+  suspended: ReadonlyMap<string, FindingState>,
+): FindingState | null {
+  const open = cures.filter((id) => isOpenStatus(state.findings.get(id)?.status ?? 'declined'));
+  const [first] = open;
+  if (first === undefined || !open.every((id) => suspended.has(id))) return null;
+  return suspended.get(first) ?? null;
+}
+
+/** Was this part looked at, by light, by hand or by gauge, since the deeper fault was put right? */
+function lookedSince(state: JobState, part: string, { history }: FindingState): boolean {
+  const since = state.byId.get(history.at(-1) ?? '')?.seq ?? 0;
+  const seen = [
+    ...[...state.ticks.values()].filter((tick) => tick.part === part && !tick.stale),
+    ...[...state.observations.values()].filter((seenThere) => seenThere.part === part),
+    ...[...state.points.values()].flatMap(({ point, readings }) =>
+      point.part === part ? readings.filter(({ stale }) => !stale) : [],
+    ),
+  ];
+  return seen.some(({ seq }) => seq > since);
+}
+
+/** The gate of a step whose deeper cause is put right: what it was for may be gone. */
+function lookAgain(
+  { part, cures }: PlannedOperation,
+  state: JobState,
+  deeper: FindingState,
+  names: ReadonlyMap<string, string>,
+): GateCheck {
+  const kind = state.findings.get(cures[0] ?? '')?.kind;
+  const group = (kind && groupOfKind[kind]) ?? 'pad';
+  const name = (id: string) => names.get(id) ?? id;
+  return {
+    group,
+    part,
+    open: false,
+    why: `look again at the ${group} of ${name(part)}: “${findingTitle(deeper)}, ${name(deeper.part)}” is put right, and this may have gone with it`,
+  };
+}
+
 /** The limits that say when a step on this part is good; where its instrument has none for it, that is said. */
 function reachedAt(kind: OperationKind, part: string, type: InstrumentType, limits: LimitSource): ReachedAt[] {
   const diameters = type.holes.flatMap((hole) => (hole.id === part || part === 'instrument' ? [hole.diameter] : []));
@@ -311,6 +374,7 @@ export function jobPlan(
   const plainTitles = new Map(operations.map(({ id, title }) => [id, title]));
   const named = (reason: string, id: string) =>
     reason.replaceAll(`“${plainTitles.get(id)}”`, `“${titles.get(id) ?? id}”`);
+  const suspended = new Map(explainedFindings(state, type).map(({ finding, by }) => [finding.finding, by]));
   const byId = new Map<string, Step>();
   const steps = operations.map((operation): Step => {
     const kind = kinds.get(operation.kind) as OperationKind;
@@ -335,6 +399,19 @@ export function jobPlan(
       else for (const each of before.waitsFor) if (!waitsFor.has(each.id)) waitsFor.set(each.id, each);
     }
     const gate = checksOf(operation.needs, state, judgement, names);
+    const deeper = deeperCause(operation, state, suspended);
+    if (deeper && !over) {
+      const cure = operations.find(({ cures }) => cures.includes(deeper.finding));
+      if (deeper.status === 'confirmed' && cure && !waitsFor.has(cure.id))
+        waitsFor.set(cure.id, {
+          id: cure.id,
+          title: titles.get(cure.id) ?? cure.title,
+          reason: 'Suspended: the deeper fault comes first, and this may go with it.',
+          until: null,
+        });
+      else if (deeper.status !== 'confirmed' && !lookedSince(state, operation.part, deeper))
+        gate.push(lookAgain(operation, state, deeper, names));
+    }
     const agreement = agreementOf(operation.id, work);
     const status = ((): StepStatus => {
       if (over) return curingUntil ? 'curing' : (opState.status as 'done' | 'skipped');

@@ -86,6 +86,29 @@ describe('looking over an instrument', () => {
     shown.does((l) => l.undo());
     expect([...job.state.ticks.keys()]).toEqual([]);
   });
+  test('a good look settles what went with a deeper fault that was put right, and is struck with it', () => {
+    const shown = look('group=pad&part=e');
+    const id = (n: number) => `00000000-0000-4000-9000-00000000000${n}`;
+    const rod = job.type.keys.find((key) => key.id === 'e-key')?.rod ?? '';
+    ['f', 'e', 'd'].forEach((part, i) => {
+      job.write('observation', { part, about: 'light', sectors: [45, 90, 135] });
+      job.write('finding', { finding: id(i), kind: 'pad-leaking', part, severity: 2, status: 'confirmed' });
+    });
+    job.write('finding', { finding: id(9), kind: 'rod-bent', part: rod, severity: 2, status: 'confirmed' });
+    job.write('operation-done', {
+      operation: `straighten-rod:${rod}`,
+      title: 'Straighten',
+      minutes: 5,
+      disturbs: [],
+      cures: [id(9)],
+    });
+    shown.does(() => undefined);
+    expect(shown.does((l) => l.press('n')).said).toMatch(/pad leaking settled/);
+    expect(job.state.findings.get(id(1))?.status).toBe('cured');
+    expect(job.state.findings.get(id(0))?.status).toBe('confirmed');
+    shown.does((l) => l.undo());
+    expect([job.state.findings.get(id(1))?.status, job.state.ticks.size]).toEqual(['confirmed', 0]);
+  });
   test('groups are walked one after the other and no further', () => {
     const shown = look('group=pad');
     for (let i = 0; i < 20; i += 1) shown.does((l) => l.otherGroup(1));

@@ -3,9 +3,11 @@
 import {
   choiceOf,
   choicesOf,
+  findingTitle,
   isTickGroup,
   lightClocks,
   printPhrase,
+  settledByLook,
   tickGroups,
   tickWords,
   type EntryBody,
@@ -14,6 +16,7 @@ import {
 } from '@holotonos/core';
 import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
+import { v4 as newId } from 'uuid';
 import { partsToMeasure } from '@/figure/groups';
 import { useJob } from '@/job/JobContext';
 
@@ -54,9 +57,14 @@ export function useLook() {
     setAt((now) => ({ ...now, index: Math.max(0, Math.min(parts.length - 1, now.index + steps)) }));
 
   const put = (body: EntryBody<'tick'>): boolean => {
-    if (!write('tick', body)) return false;
+    const id = newId();
+    if (!write('tick', body, id)) return false;
+    const settled =
+      choiceOf(group, body.says)?.verdict === 'good' ? settledByLook(state, type, group, body.part, id) : [];
+    for (const finding of settled) write('finding', finding);
     setLastPart(body.part);
-    setSaid(`${name(body.part)}: ${printPhrase(tickWords(body), state.unit)}`);
+    const gone = settled.map((finding) => `, ${findingTitle(finding).toLowerCase()} settled`).join('');
+    setSaid(`${name(body.part)}: ${printPhrase(tickWords(body), state.unit)}${gone}`);
     return true;
   };
   /** Writes an answer for the part at hand and goes on to the next. */
@@ -90,7 +98,13 @@ export function useLook() {
     const entry = state.entries.findLast(
       ({ id, kind, body }) => kind === 'tick' && (body as EntryBody<'tick'>).group === group && !state.struck.has(id),
     );
-    if (entry?.kind !== 'tick' || !write('strike', { entry: entry.id, reason: 'undone while looking' }))
+    if (entry?.kind !== 'tick') return setSaid('Nothing to strike');
+    const beside = state.entries.filter(
+      ({ id, kind, body }) =>
+        kind === 'finding' && !state.struck.has(id) && (body as EntryBody<'finding'>).evidence?.includes(entry.id),
+    );
+    const all = [...beside.map(({ id }) => id), entry.id];
+    if (!all.every((id) => write('strike', { entry: id, reason: 'undone while looking' })))
       return setSaid('Nothing to strike');
     setLastPart(null);
     setAt({ group, index: Math.max(0, parts.indexOf(entry.body.part)) });
