@@ -20,6 +20,7 @@ const views = {
   'body-line': { path: '/jobs/LL-201/measure?group=body-line&part=body' },
   'joint': { path: '/jobs/LL-201/measure?group=joint&part=neck' },
   'rod': { path: '/jobs/LL-201/measure?group=hinge&part=lower-stack-rod' },
+  'look': { path: '/jobs/LL-203/look?group=pad&part=b-flat' },
   'round': { path: '/jobs/LL-203/round', press: 'Start the round' },
   'findings': { path: '/jobs/LL-201/findings' },
   'plan': { path: '/jobs/LL-201/plan' },

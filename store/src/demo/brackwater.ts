@@ -318,6 +318,10 @@ function flute(): DemoJob {
   job.finding('spring-weak', 'g-sharp-key', 1, 'rusted');
   job.looked('springs');
   job.finding('grommet-cracked', 'e', 2, 'Two cracks; turns on its chimney');
+  for (const part of ['c-sharp', 'first-trill', 'second-trill']) job.look('pad', part, 'no-light');
+  job.look('joint', 'foot-joint', 'snug');
+  job.look('hinge', 'c-key', 'no-wiggle');
+  job.look('hinge', 'upper-g-key', 'hinge-hair');
   for (const part of ['c-sharp', 'c', 'thumb-b']) job.light(part, []);
   for (const part of ['f', 'e', 'd']) job.light(part, [45, 90, 135]);
   job.write('observation', { part: 'f-to-b-flat', about: 'landing', lands: 'follower' });

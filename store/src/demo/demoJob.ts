@@ -155,6 +155,12 @@ export class DemoJob {
     else this.pass(0.3);
   }
 
+  /** Looks at a part without taking a figure. */
+  look(group: EntryBody<'tick'>['group'], part: string, says: string): void {
+    this.write('tick', { group, part, says });
+    this.pass(0.1);
+  }
+
   /** Goes through a station of the survey. */
   looked(station: EntryBody<'survey'>['station']): void {
     this.write('survey', { station, outcome: 'looked' });
