@@ -1,5 +1,8 @@
 import { bodyLineInput } from './body/bodyLine.schema';
 import { boreInput } from './bore/bore.schema';
+import { corkInput } from './corks/cork.schema';
+import { padChoiceInput } from './pads/padChoice.schema';
+import { springInput } from './springs/spring.schema';
 import { bushingInput } from './bushing/bushing.schema';
 import { gaugeLineSchema } from './devices/gaugeLine.schema';
 import { hingeInput } from './hinges/hinge.schema';
@@ -33,6 +36,9 @@ export const compiledSchemas: Record<string, object> = {
   solver_hinge: hingeInput,
   solver_joint: jointInput,
   solver_bushing: bushingInput,
+  solver_spring: springInput,
+  solver_cork: corkInput,
+  solver_pad_choice: padChoiceInput,
   solver_plan: planInput,
   solver_schedule: scheduleInput,
   new_entry: newEntrySchema,

@@ -2,3 +2,5 @@ export * from './seat.schema';
 export * from './solveSeat';
 export * from './shimStack';
 export * from './seat.solver';
+export { padChoiceSolver } from './padChoice.solver';
+export type { PadChoiceOutput } from './padChoice.schema';

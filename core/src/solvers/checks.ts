@@ -1,4 +1,4 @@
-import { sameWithin } from '../metrology';
+import { sameWithin, Unsolvable } from '../metrology';
 import type { Problem } from './contract';
 
 /** Problems for every `at` that stands a second time in one list. */
@@ -15,4 +15,17 @@ export function repeatedAt(list: readonly { at: number }[], path: string): Probl
 export function reversedPair(pair: readonly number[], path: string): Problem[] {
   const [low = 0, high = 0] = pair;
   return low > high ? [{ path, message: `must run from low to high, not ${low} to ${high}` }] : [];
+}
+
+/**
+ * Every id once in a list.
+ *
+ * @throws Unsolvable naming the first that stands twice
+ */
+export function oneOfEach(list: readonly { id: string }[], what: string): void {
+  const seen = new Set<string>();
+  for (const { id } of list) {
+    if (seen.has(id)) throw new Unsolvable(`There are two of the ${what} “${id}”: each needs an id of its own.`);
+    seen.add(id);
+  }
 }

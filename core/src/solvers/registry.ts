@@ -1,12 +1,14 @@
 import { bodyLineSolver } from '../body';
 import { boreSolver } from '../bore';
 import { bushingSolver } from '../bushing';
+import { corkSolver } from '../corks';
 import { hingeSolver } from '../hinges';
 import { jointSolver } from '../joints';
 import { conformitySolver } from '../metrology';
-import { seatSolver } from '../pads';
+import { padChoiceSolver, seatSolver } from '../pads';
 import { planSolver } from '../plan';
 import { rimSolver } from '../rims';
+import { springSolver } from '../springs';
 import { scheduleSolver } from '../schedule';
 import type { Solver } from './contract';
 
@@ -20,6 +22,9 @@ const all = [
   hingeSolver,
   jointSolver,
   bushingSolver,
+  springSolver,
+  corkSolver,
+  padChoiceSolver,
   planSolver,
   scheduleSolver,
 ] as const;

@@ -1,0 +1,2 @@
+export { corkSolver } from './cork.solver';
+export type { CorkOutput } from './cork.schema';

@@ -1,0 +1,2 @@
+export { springSolver } from './spring.solver';
+export type { SpringOutput } from './spring.schema';
