@@ -15,6 +15,8 @@ import { seatInput } from './pads/seat.schema';
 import { planInput } from './plan/plan.schema';
 import { measuringPointSchema } from './readings/point.schema';
 import { jobDocumentSchema } from './record/jobDocument.schema';
+import { landingInput } from './regulation/landing.schema';
+import { linkageInput } from './regulation/linkage.schema';
 import { rimInput } from './rims/rim.schema';
 import { scheduleInput } from './schedule/schedule.schema';
 import { newShopEntrySchema, shopEntryBodies, storedShopEntrySchema } from './shop/shopEntry.schema';
@@ -39,6 +41,8 @@ export const compiledSchemas: Record<string, object> = {
   solver_spring: springInput,
   solver_cork: corkInput,
   solver_pad_choice: padChoiceInput,
+  solver_linkage: linkageInput,
+  solver_landing: landingInput,
   solver_plan: planInput,
   solver_schedule: scheduleInput,
   new_entry: newEntrySchema,

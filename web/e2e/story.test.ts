@@ -155,8 +155,18 @@ describe('one instrument from the case to the signed record', () => {
     ]);
     await openCard(page, 'Level and seat the pad: D');
     await seeText(page, 'A pad is only as true as the rim it lands on.');
+    // In a repair nobody reads a rim that nothing speaks against, for one pad; a look that finds light closes the gate.
+    expect(await page.evaluate(() => document.body.innerText)).not.toContain('rim of D is not measured');
+    await page.goto(`${base()}/look?group=rim&part=d`);
+    await page.waitForFunction(() => document.activeElement?.classList.contains('survey-console'));
+    await page.keyboard.press('l');
+    await seeText(page, 'D: light under the plate');
+    await settled();
+    await page.goto(`${base()}/plan?step=reseat-pad%3Ad`);
     await seeText(page, 'The gate is closed');
-    await seeText(page, 'rim of D is not measured');
+    await seeText(page, 'rim of D is outside');
+    await page.goto(`${base()}/plan`);
+    await seeText(page, 'Level the rim: E');
   });
 
   test('a step starts only when its cautions are accepted; doing it makes readings stale, visibly', async () => {

@@ -124,7 +124,8 @@ describe('a survey with the keyboard alone', () => {
       [...findings.values()].filter((finding) => finding.part === part).map(({ kind }) => kind);
     expect(at('c-sharp')).not.toContain('pad-leaking');
     expect(at('first-trill')).toContain('pad-leaking');
-    expect(at('e-flat')).toContain('adjuster-out');
+    // Even light under a key that no other key reaches is not a link's fault.
+    expect(at('e-flat')).toContain('pad-leaking');
     expect(findings.size).toBeGreaterThanOrEqual(50);
   });
 
@@ -431,7 +432,7 @@ describe('groups of measures beside pads and rims', () => {
   };
 
   test('a hinge is measured in five figures and told what to swage and face', async () => {
-    await measure('hinge', 'e-key');
+    await measure('hinge', 'd-key');
     await read(['4.5', '2.55', '31.82', '2.50', '31.98']);
     await seeText(page, 'Clearance on the rod');
     await seeText(page, 'Hinge loose on its rod: E key');

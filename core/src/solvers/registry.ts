@@ -7,6 +7,7 @@ import { jointSolver } from '../joints';
 import { conformitySolver } from '../metrology';
 import { padChoiceSolver, seatSolver } from '../pads';
 import { planSolver } from '../plan';
+import { landingSolver, linkageSolver } from '../regulation';
 import { rimSolver } from '../rims';
 import { springSolver } from '../springs';
 import { scheduleSolver } from '../schedule';
@@ -25,6 +26,8 @@ const all = [
   springSolver,
   corkSolver,
   padChoiceSolver,
+  linkageSolver,
+  landingSolver,
   planSolver,
   scheduleSolver,
 ] as const;

@@ -1,0 +1,2 @@
+export { landingSolver } from './landing.solver';
+export { linkageSolver } from './linkage.solver';
