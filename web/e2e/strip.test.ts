@@ -435,8 +435,8 @@ describe('groups of measures beside pads and rims', () => {
     await measure('hinge', 'd-key');
     await read(['4.5', '2.55', '31.82', '2.50', '31.98']);
     await seeText(page, 'Clearance on the rod');
-    await seeText(page, 'Hinge loose on its rod: E key');
-    await seeText(page, 'End play: E key');
+    await seeText(page, 'Hinge loose on its rod: D key');
+    await seeText(page, 'End play: D key');
     await seeText(page, 'longer, the rod inside');
     await settled();
   });
