@@ -19,6 +19,7 @@ import { landingInput } from './regulation/landing.schema';
 import { linkageInput } from './regulation/linkage.schema';
 import { rimInput } from './rims/rim.schema';
 import { scheduleInput } from './schedule/schedule.schema';
+import { pitchInput } from './tuning/pitch.schema';
 import { newShopEntrySchema, shopEntryBodies, storedShopEntrySchema } from './shop/shopEntry.schema';
 
 /** The schemas of bodies, by the names their validators get. */
@@ -43,6 +44,7 @@ export const compiledSchemas: Record<string, object> = {
   solver_pad_choice: padChoiceInput,
   solver_linkage: linkageInput,
   solver_landing: landingInput,
+  solver_pitch: pitchInput,
   solver_plan: planInput,
   solver_schedule: scheduleInput,
   new_entry: newEntrySchema,

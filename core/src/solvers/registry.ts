@@ -11,6 +11,7 @@ import { landingSolver, linkageSolver } from '../regulation';
 import { rimSolver } from '../rims';
 import { springSolver } from '../springs';
 import { scheduleSolver } from '../schedule';
+import { pitchSolver } from '../tuning';
 import type { Solver } from './contract';
 
 /** Every solver there is. To add one: a schema, a solve function and a test in the folder of its trade word, and a line here. */
@@ -28,6 +29,7 @@ const all = [
   padChoiceSolver,
   linkageSolver,
   landingSolver,
+  pitchSolver,
   planSolver,
   scheduleSolver,
 ] as const;

@@ -1,0 +1,1 @@
+export { pitchSolver } from './pitch.solver';
