@@ -5,7 +5,6 @@ import { along, degrees, joined, length, phrase, silence, type Phrase } from '..
 import { clockWords, severityAgainst } from './figureWords';
 import {
   findingsSay,
-  isOutside,
   judgeFigure,
   plainFigure,
   withFacts,
@@ -21,6 +20,24 @@ const learnedWords = (learned: Learned | null): Phrase =>
   learned
     ? phrase`On this part ${(100 * learned.value).toFixed(0)} %${learned.spread === null ? '' : ` ± ${(100 * learned.spread).toFixed(0)} %`} sprang back (${learned.seen} ${learned.seen === 1 ? 'pass' : 'passes'}), which is counted in.`
     : ['Nothing is known yet of how far this part springs back: set less than you think, and read again.'];
+
+/** What the gap under the reference key says, by the two sides it is compared at. */
+const keySides = [
+  {
+    id: 'key-along',
+    across: 'front against back',
+    near: { clock: 0, where: 'at the front' },
+    far: { clock: 180, where: 'at the back' },
+    means: 'the bell is turned. Turn past, let it return, go back less; good when it is even front to back',
+  },
+  {
+    id: 'key-across',
+    across: 'right against left',
+    near: { clock: 90, where: 'on the right' },
+    far: { clock: 270, where: 'on the left' },
+    means: 'that is the key or its post, not the bell',
+  },
+] as const;
 
 /** How far a bell stands turned: what the witness marks say and what the reference key says. */
 function twistOf(
@@ -60,32 +77,18 @@ function twistOf(
         remedy: phrase`Turn the bell back ${off > 0 ? 'anticlockwise' : 'clockwise'} until ${key ? `the key of ${key.name} lands true` : 'the marks meet'}; then refit guard and brace without strain.`,
       });
   }
-  const at = (clock: number) => gaps.find(({ point }) => point.clock === clock)?.mean ?? null;
-  const [right, left, front, back] = [at(90), at(270), at(0), at(180)];
-  if (key && front !== null && back !== null) {
-    const turn = front - back;
-    facts.push(
-      judgeFigure('key-along', `${key.name} key, front against back`, 'mm', turn, worstOf(gaps), {
-        lower: -limit,
-        upper: limit,
-      }),
-    );
-    if (isOutside(facts, 'key-along'))
+  const gapAt = (clock: number) => gaps.find(({ point }) => point.clock === clock)?.mean ?? null;
+  for (const { id, across, near, far, means } of keySides) {
+    const [a, b] = [gapAt(near.clock), gapAt(far.clock)];
+    if (!key || a === null || b === null) continue;
+    const fact = judgeFigure(id, `${key.name} key, ${across}`, 'mm', a - b, worstOf(gaps), {
+      lower: -limit,
+      upper: limit,
+    });
+    facts.push(fact);
+    if (fact.verdict === 'outside')
       says.push(
-        phrase`The reference key of ${key.name} is open by ${length(Math.abs(turn))} more at the ${turn > 0 ? 'front' : 'back'}: the bell is turned. Turn past, let it return, go back less; good when it is even front to back.`,
-      );
-  }
-  if (key && right !== null && left !== null) {
-    const lean = right - left;
-    facts.push(
-      judgeFigure('key-across', `${key.name} key, right against left`, 'mm', lean, worstOf(gaps), {
-        lower: -limit,
-        upper: limit,
-      }),
-    );
-    if (isOutside(facts, 'key-across'))
-      says.push(
-        phrase`The reference key of ${key.name} is open by ${length(Math.abs(lean))} more on the ${lean > 0 ? 'right' : 'left'}: that is the key or its post, not the bell.`,
+        phrase`The reference key of ${key.name} is open by ${length(Math.abs(a - b))} more ${a > b ? near.where : far.where}: ${means}.`,
       );
   }
   return { facts, findings, says: joined(says) };

@@ -33,7 +33,7 @@ function crossing(reactance: (frequency: number) => number, from: Sample, to: Sa
 }
 
 /** The resonance nearest to a frequency; null where none lies within reach. */
-export function resonanceNear(tube: Tube, closed: ReadonlySet<string>, near: number): number | null {
+function resonanceNear(tube: Tube, closed: ReadonlySet<string>, near: number): number | null {
   // A reed plays where the impedance is greatest, its reactance falling through zero; an edge where it is least.
   const sign = tube.excitation.kind === 'reed' ? 1 : -1;
   const reactance = (frequency: number) => sign * inputImpedance(tube, closed, frequency).im;
