@@ -330,9 +330,11 @@ describe('the demo', () => {
       'LL-203',
       'LL-204',
     ]);
-    for (const { id } of await listJobs(fresh.db)) {
-      const kinds = (await jobEntries(fresh.db, id)).map(({ kind }) => kind);
-      expect(kinds).not.toContain('unreadable');
+    for (const { id, ticket } of await listJobs(fresh.db)) {
+      const entries = await jobEntries(fresh.db, id);
+      expect(entries.map(({ kind }) => kind)).not.toContain('unreadable');
+      // What the demo says could have been written by hand: each entry is taken on the way in again.
+      expect(readJobDocument(toJobDocument(ticket, entries, now))).toMatchObject({ ok: true });
     }
     await fresh.drop();
   });

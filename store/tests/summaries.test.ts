@@ -102,6 +102,8 @@ describe('the list of tickets', () => {
   test('what waits comes after what can start, whatever its date', async () => {
     await open('W-1', { dueBy: '2026-11-24' });
     await write('W-1', 'finding', { ...dent('e'), kind: 'pad-leaking' });
+    // A rim that is doubted keeps its pad waiting.
+    await write('W-1', 'finding', { ...dent('e'), kind: 'rim-warped', status: 'suspected' });
     const { lines } = await listTickets(db, { limit: 99 });
     expect(lines.at(-1)).toMatchObject({ ticket: 'W-1', standing: 'waiting', summary: { next: null } });
     await write('W-1', 'sign-off', { ownerCautions: [] });

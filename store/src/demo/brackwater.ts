@@ -324,7 +324,7 @@ function flute(): DemoJob {
   job.look('hinge', 'upper-g-key', 'hinge-hair');
   for (const part of ['c-sharp', 'c', 'thumb-b']) job.light(part, []);
   for (const part of ['f', 'e', 'd']) job.light(part, [45, 90, 135]);
-  job.write('observation', { part: 'f-to-b-flat', about: 'landing', lands: 'follower' });
+  job.write('observation', { part: 'f-to-b-flat-pinned', about: 'landing', lands: 'follower' });
   Object.assign(job.truth.pads.get('upper-g') ?? {}, { thickness: 0.02 });
   Object.assign(job.truth.pads.get('a') ?? {}, { side: 0.03 });
   for (const part of ['a', 'upper-g', 'f-sharp']) job.measurePad(part, 'feeler-fine');
