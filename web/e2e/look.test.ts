@@ -135,6 +135,7 @@ test('a dropped flute: three pads open to the right, the rod, two pads good by a
   await page.goto(`${flute}/record`);
   await enter('Sign the record');
   await seeText(page, 'Signed by');
+  await page.waitForFunction(() => !document.body.innerText.includes('Writing …'));
   expect((await entriesOf(app.address, 'LOOK-2')).map(({ kind }) => kind)).toContain('sign-off');
 });
 
