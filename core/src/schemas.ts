@@ -17,6 +17,7 @@ import { measuringPointSchema } from './readings/point.schema';
 import { jobDocumentSchema } from './record/jobDocument.schema';
 import { landingInput } from './regulation/landing.schema';
 import { linkageInput } from './regulation/linkage.schema';
+import { regulateInput } from './regulation/regulate.schema';
 import { rimInput } from './rims/rim.schema';
 import { scheduleInput } from './schedule/schedule.schema';
 import { pitchInput } from './tuning/pitch.schema';
@@ -44,6 +45,7 @@ export const compiledSchemas: Record<string, object> = {
   solver_pad_choice: padChoiceInput,
   solver_linkage: linkageInput,
   solver_landing: landingInput,
+  solver_regulate: regulateInput,
   solver_pitch: pitchInput,
   solver_plan: planInput,
   solver_schedule: scheduleInput,

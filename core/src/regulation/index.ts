@@ -1,2 +1,3 @@
 export { landingSolver } from './landing.solver';
+export { regulateSolver } from './regulate.solver';
 export { linkageSolver } from './linkage.solver';

@@ -308,6 +308,19 @@ export function keyState({ keys }: Mechanism, { q, touch }: Pressed, i: number) 
   };
 }
 
+/** The same mechanism with every link's gap opened by so much, mm. */
+export const withGaps = (mechanism: Mechanism, by: readonly number[]): Mechanism => ({
+  ...mechanism,
+  links: mechanism.links.map((link, i) => ({
+    ...link,
+    contact: { ...link.contact, offset: link.contact.offset - (by[i] ?? 0) },
+  })),
+});
+
+/** How far each link is pressed together, mm; less than 0 where it is clear. */
+export const linkGaps = ({ links }: Mechanism, { q }: Pressed): number[] =>
+  links.map(({ contact }) => pressed(contact, q));
+
 /** The force each link passes on to its follower, N. */
 export const linkForces = ({ links }: Mechanism, { q }: Pressed): { id: string; force: number }[] =>
   links.map(({ id, contact }) => ({ id, force: contact.stiffness * Math.max(0, pressed(contact, q)) }));

@@ -7,7 +7,7 @@ import { jointSolver } from '../joints';
 import { conformitySolver } from '../metrology';
 import { padChoiceSolver, seatSolver } from '../pads';
 import { planSolver } from '../plan';
-import { landingSolver, linkageSolver } from '../regulation';
+import { landingSolver, linkageSolver, regulateSolver } from '../regulation';
 import { rimSolver } from '../rims';
 import { springSolver } from '../springs';
 import { scheduleSolver } from '../schedule';
@@ -29,6 +29,7 @@ const all = [
   padChoiceSolver,
   linkageSolver,
   landingSolver,
+  regulateSolver,
   pitchSolver,
   planSolver,
   scheduleSolver,
