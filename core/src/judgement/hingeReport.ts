@@ -63,8 +63,6 @@ interface Room {
   /** the gap its own end play is reckoned with, mm; null where it is not read yet */
   gap: number | null;
   facts: ReportFact[];
-  /** is it read at the span, and shared with other tubes? */
-  shared: boolean;
   missing: Phrase;
 }
 
@@ -78,14 +76,12 @@ function roomInSpan({ state, type }: ReportContext, report: PartReport, tube: nu
     return {
       gap: null,
       facts: [],
-      shared: true,
       missing: phrase`End play belongs to the span it shares with ${names.join(' and ')}: read their tubes, and the gap at the post ${span.lower.name}.`,
     };
   const own = span.keys.find(({ id }) => id === report.part)?.nestsIn === undefined;
   return {
     gap: own && tube !== null ? tube + play.value / Math.max(1, lengths.length) : null,
     facts: [play],
-    shared: true,
     missing: silence,
   };
 }

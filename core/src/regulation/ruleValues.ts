@@ -1,6 +1,7 @@
 import { Unsolvable } from '../metrology';
 import { oneOfEach } from '../solvers/checks';
 import { keyState, linkGaps, mechanismOf, press, withGaps, type Forces, type Mechanism } from './mechanism';
+import { sealingForce } from './sealingForce';
 import type { RegulateInput } from './regulate.schema';
 
 type Rule = RegulateInput['rules'][number];
@@ -54,30 +55,18 @@ class Remembered {
 const outside = (value: number, [low = 0, high = 0]: readonly number[]): number =>
   Math.max(0, low - value, value - high);
 
-/** Forces nearer to each other than this are the same, N. */
-const sameForce = 1e-6;
-
 /** How late b is: the gap left under it at the force from which a or b first seals; negative where b seals first. */
 function lagAt(
   at: (force: number) => { a: { sealed: boolean; gap: number }; b: { sealed: boolean; gap: number } },
   most: number,
 ): number | null {
-  const told = (force: number) => {
+  const first = sealingForce((force) => {
     const { a, b } = at(force);
-    return { any: a.sealed || b.sealed, lag: a.sealed ? b.gap : 0 - a.gap };
-  };
-  const first = told(0);
-  if (first.any) return first.lag;
-  let last = told(most);
-  if (!last.any) return null;
-  let [low, high] = [0, most];
-  while (high - low > sameForce) {
-    const middle = (low + high) / 2;
-    const here = told(middle);
-    if (here.any) [high, last] = [middle, here];
-    else low = middle;
-  }
-  return last.lag;
+    return a.sealed || b.sealed;
+  }, most);
+  if (first === null) return null;
+  const { a, b } = at(first);
+  return a.sealed ? b.gap : 0 - a.gap;
 }
 
 /**

@@ -2,22 +2,7 @@ import { Unsolvable } from '../metrology';
 import { oneOfEach } from '../solvers/checks';
 import type { LandingInput, LandingOutput } from './landing.schema';
 import { keyState, mechanismOf, press, type Forces, type Mechanism } from './mechanism';
-
-/** Forces nearer to each other than this are the same, N. */
-const sameForce = 1e-6;
-
-/** The least force on a key from which a pad is sealed, by halving; 0 without any, null where none does. */
-function sealingForce(sealedAt: (force: number) => boolean, most: number): number | null {
-  if (sealedAt(0)) return 0;
-  if (!sealedAt(most)) return null;
-  let [low, high] = [0, most];
-  while (high - low > sameForce) {
-    const middle = (low + high) / 2;
-    if (sealedAt(middle)) high = middle;
-    else low = middle;
-  }
-  return high;
-}
+import { sameForce, sealingForce } from './sealingForce';
 
 /** Seals of the pads under a growing press, and how to see them again at one force. */
 function watch(mechanism: Mechanism, key: string, held: Forces) {

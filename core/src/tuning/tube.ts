@@ -1,4 +1,4 @@
-import { Unsolvable } from '../metrology';
+import { interpolate, Unsolvable } from '../metrology';
 import { oneOfEach } from '../solvers/checks';
 import { along, phrase } from '../units';
 import type { PitchInput } from './pitch.schema';
@@ -119,13 +119,8 @@ export function tubeOf(input: PitchInput): Tube {
     throw new Unsolvable(
       phrase`The bore is longer than ${along(longestBore / metres)}: give its places in millimetres.`,
     );
-  const radiusAt = (at: number): number => {
-    const after = points.findIndex((point) => point.at >= at);
-    const [below, above] = [points[after], points[after - 1]];
-    if (!below) return bottom.radius;
-    if (!above) return below.radius;
-    return above.radius + ((below.radius - above.radius) * (at - above.at)) / (below.at - above.at);
-  };
+  const radii = points.map(({ at, radius }) => ({ at, value: radius }));
+  const radiusAt = (at: number): number => interpolate(radii, at);
   const source = excitation.kind === 'edge' ? (excitation.at ?? 0) * metres : top.at;
   if (source < top.at || source > bottom.at)
     throw new Unsolvable(phrase`The edge at ${along(source / metres)} lies outside the bore.`);
