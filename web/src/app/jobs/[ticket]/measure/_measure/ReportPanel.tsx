@@ -1,7 +1,8 @@
 'use client';
 
-import { printQuantity, type LengthUnit, type PartReport, type ReportFact } from '@holotonos/core';
+import { printQuantity, type LengthUnit, type PartReport } from '@holotonos/core';
 import dynamic from 'next/dynamic';
+import { limitText } from '@/job/recordWords';
 import { StateMark } from '@/ui/StateMark';
 import { FittedBore } from './FittedBore';
 import { Words } from '@/figure/Words';
@@ -10,18 +11,6 @@ const CurveChart = dynamic(() => import('./CurveChart').then((module) => module.
   ssr: false,
   loading: () => <p className="soft">Drawing …</p>,
 });
-
-/** The limits of a figure; the same either way is said once. */
-function limitText({ limit, unit: own }: ReportFact, unit: LengthUnit): string {
-  if (!limit) return '';
-  const { lower, upper } = limit;
-  if (lower !== undefined && upper !== undefined && lower === -upper)
-    return `± ${printQuantity({ value: upper, unit: own }, unit)}`;
-  return [lower, upper]
-    .filter((side) => side !== undefined)
-    .map((side) => printQuantity({ value: side, unit: own }, unit))
-    .join(' to ');
-}
 
 /** What the readings of a part come to: its figures with their limits, what it is, what would cure it. */
 export function ReportPanel({ report, unit }: { report: PartReport | null; unit: LengthUnit }) {
@@ -44,7 +33,7 @@ export function ReportPanel({ report, unit }: { report: PartReport | null; unit:
               <tr key={fact.id}>
                 <th scope="row">{fact.words}</th>
                 <td>{printQuantity(fact, unit)}</td>
-                <td>{limitText(fact, unit)}</td>
+                <td>{limitText(fact.limit ?? {}, fact.unit, unit)}</td>
                 <td>{fact.verdict && <StateMark state={fact.verdict} />}</td>
               </tr>
             ))}
