@@ -58,7 +58,7 @@ export function useFigure(
   const [problem, setProblem] = useState<string | null>(null);
   const [said, setSaid] = useState('');
   const [chosen, setChosen] = useState<Partial<Record<Measure, string>>>({});
-  const [aim, setAim] = useState({ token: '', asked: '' });
+  const [aimed, setAimed] = useState('');
   /** figures taken here: a repeat at the same point asks anew */
   const [taken, setTaken] = useState(0);
   const [air, setAirState] = useState<Air>(noAir);
@@ -144,11 +144,13 @@ export function useFigure(
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({ ticket, token: next, point: JSON.parse(pointText) as MeasuringPoint }),
       }).then(
-        ({ ok }) => ok && setAim({ token: next, asked }),
+        ({ ok }) => ok && token.current === next && setAimed(next),
         () => undefined,
       );
     };
     aiming.current = aiming.current.then(aim);
+    // The same point asked again later is another question: devices still hold the token of whatever came between.
+    return () => setAimed('');
     // What others write meanwhile changes nothing of what is asked: a device that was pressed must still be heard.
   }, [listening, pointText, ticket, asked]);
 
@@ -172,6 +174,6 @@ export function useFigure(
     wood,
     air,
     setAir,
-    aimed: aim.asked === asked ? aim.token : '',
+    aimed,
   };
 }

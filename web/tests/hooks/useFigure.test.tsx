@@ -207,6 +207,28 @@ describe('a device', () => {
     await shown.draw(gap(90));
     expect(shown.now.aimed).toBe(aims()[1]?.token);
   });
+  test('that still holds an earlier question is not pointed at the same point asked again', async () => {
+    const shown = await figure(gap(135));
+    const [before] = aims();
+    expect(shown.now.aimed).toBe(before?.token);
+    let answer: (response: Response) => void = () => undefined;
+    fetched = fetchDouble(() => new Promise<Response>((done) => (answer = done)));
+    globalThis.fetch = fetched.double;
+    await shown.draw(gap(90));
+    await shown.draw(gap(135));
+    // Nothing has reached the device since: it would answer under the token of the first asking.
+    expect(shown.now.aimed).toBe('');
+    await shown.hears(said({ aim: before?.token ?? null }));
+    expect(readings()).toEqual([]);
+    answer(answered());
+    await shown.draw(gap(135));
+    expect([aims().at(-1)?.point.clock, shown.now.aimed]).toEqual([135, '']);
+    answer(answered());
+    await shown.draw(gap(135));
+    expect(shown.now.aimed).toBe(aims().at(-1)?.token);
+    await shown.hears(said({ aim: shown.now.aimed }));
+    expect(readings()).toHaveLength(1);
+  });
   test('is not known to be pointed when the server refuses or does not answer', async () => {
     for (const answer of [() => answered(503), () => Promise.reject(new TypeError('gone'))]) {
       fetched = fetchDouble(answer);
