@@ -13,13 +13,12 @@ import {
   jobEntries,
   jobState,
   letWrite,
-  loadDemo,
   openJob,
   openStore,
   shopState,
   type Store,
 } from '../src';
-import { testDatabase, type TestDatabase } from './database';
+import { demoDatabase, testDatabase, type TestDatabase } from './database';
 import { entryOf, intakeOf, now } from './entries';
 
 const note = (text: string) => entryOf('note', { text });
@@ -27,9 +26,8 @@ const note = (text: string) => entryOf('note', { text });
 let owner: TestDatabase;
 let web: Store;
 beforeAll(async () => {
-  owner = await testDatabase();
+  owner = await demoDatabase();
   web = openStore(owner.webUrl, 4);
-  await loadDemo(owner.db);
 });
 afterAll(async () => {
   await web.close();

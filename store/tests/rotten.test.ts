@@ -9,18 +9,16 @@ import {
   jobEntries,
   jobState,
   keptTypes,
-  loadDemo,
   readingsToCsv,
   shopState,
 } from '../src';
-import { testDatabase, type TestDatabase } from './database';
+import { demoDatabase, testDatabase, type TestDatabase } from './database';
 
 jest.setTimeout(240_000);
 
 let database: TestDatabase;
 beforeAll(async () => {
-  database = await testDatabase();
-  await loadDemo(database.db);
+  database = await demoDatabase();
   // What is kept out today may have got in before there was anything to keep it out.
   await database.pool.query('alter table entries drop constraint entries_of_this_age');
   await database.pool.query('alter table shop_entries drop constraint shop_entries_of_this_age');

@@ -5,13 +5,14 @@ import { createRequire } from 'node:module';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { loadDemo } from '@holotonos/store';
-import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+import puppeteer, { type Browser, type JSHandle, type Page } from 'puppeteer-core';
 import { chromiumArgs, chromiumPath } from '../../bin/lib/chromium.mjs';
-import { testDatabase, type TestDatabase } from '../../store/tests/database';
+import { demoDatabase, type TestDatabase } from '../../store/tests/database';
 
 /** How long a busy machine may take to show something, ms. Nothing waits this long unless it is missing. */
-export const patience = 25_000;
+export const patience = 60_000;
+/** How often a page is asked, ms: at every frame the asking would cost more than the page itself. */
+const askEvery = 50;
 
 const root = resolve(import.meta.dirname, '../..');
 const require = createRequire(import.meta.url);
@@ -79,8 +80,7 @@ export async function startBrowser(): Promise<{ browser: Browser; profile: strin
 
 /** Starts server and browser on a fresh database, with the demo in it. */
 export async function startApp({ gauges = '' } = {}): Promise<App> {
-  const database = await testDatabase();
-  await loadDemo(database.db);
+  const database = await demoDatabase();
   const server = await startServer(database.webUrl, { gauges });
   const { browser, profile } = await startBrowser();
   return {
@@ -90,6 +90,7 @@ export async function startApp({ gauges = '' } = {}): Promise<App> {
     downloads: profile,
     page: async () => {
       const page = await browser.newPage();
+      page.setDefaultTimeout(patience);
       await page.setViewport({ width: 1280, height: 800 });
       return page;
     },
@@ -115,34 +116,57 @@ export const send = (
     body: Buffer.isBuffer(body) ? new Uint8Array(body) : typeof body === 'string' ? body : JSON.stringify(body),
   });
 
+const wcag = { type: 'tag', values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'] };
+const colours = { type: 'rule', values: ['color-contrast', 'link-in-text-block'] };
+
 /** What axe finds wrong with the page as it stands, at WCAG 2.2 AA. */
-export async function axeProblems(page: Page): Promise<string[]> {
+export async function axeProblems(page: Page, runOnly: object = wcag): Promise<string[]> {
   // Colours that are still on their way from one light to the other belong to neither.
   await page.evaluate(() => Promise.allSettled(document.getAnimations().map((animation) => animation.finished)));
-  await page.evaluate(axeSource);
-  return page.evaluate(async () => {
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axeSource);
+  return page.evaluate(async (asked) => {
     const axe = (window as unknown as { axe: { run: (options: object) => Promise<{ violations: Violation[] }> } }).axe;
     interface Violation {
       id: string;
       nodes: { html: string; failureSummary: string }[];
     }
     const { violations } = await axe.run({
-      runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'],
+      runOnly: asked,
       resultTypes: ['violations'],
     });
     return violations.flatMap(({ id, nodes }) =>
       nodes.map(({ html, failureSummary }) => `${id}: ${html.slice(0, 160)} | ${failureSummary.slice(0, 240)}`),
     );
-  });
+  }, runOnly);
 }
 
+/** What axe finds wrong with a view in either light; a light changes colours, so in the other one only they are looked at. */
+export async function axeInBothLights(page: Page, address: string): Promise<string[]> {
+  await page.goto(address);
+  await page.waitForSelector('#main');
+  await until(page, () => !document.querySelector('[aria-busy=true]'));
+  const asItIs = await axeProblems(page);
+  await page.evaluate(() => {
+    const { dataset } = document.documentElement;
+    dataset.bsTheme = dataset.bsTheme === 'dark' ? 'light' : 'dark';
+  });
+  return [...asItIs, ...(await axeProblems(page, colours)).map((problem) => `in the other light, ${problem}`)];
+}
+
+/** Waits until this holds in the page. */
+export const until = <Args extends unknown[]>(
+  page: Page,
+  holds: (...args: { [I in keyof Args]: Args[I] extends JSHandle<infer Held> ? Held : Args[I] }) => unknown,
+  ...args: Args
+) => page.waitForFunction(holds as (...args: unknown[]) => unknown, { timeout: patience, polling: askEvery }, ...args);
+
 /** Waits until the page shows this text. */
-export const seeText = (page: Page, text: string, timeout = patience) =>
-  page.waitForFunction((wanted) => document.body.innerText.includes(wanted), { timeout }, text);
+export const seeText = (page: Page, text: string) =>
+  until(page, (wanted) => document.body.innerText.includes(wanted), text);
 
 /** The element a query finds, brought to the middle of the screen: the fixed bands would take a click at its edge. */
 async function bring(page: Page, query: string) {
-  const element = await page.waitForSelector(query, { visible: true, timeout: patience });
+  const element = await page.waitForSelector(query, { visible: true });
   if (!element) throw new Error(`nothing answers to ${query}`);
   await element.evaluate((found) => found.scrollIntoView({ block: 'center', behavior: 'instant' }));
   return element;
@@ -152,18 +176,14 @@ async function bring(page: Page, query: string) {
 export async function press(page: Page, name: string): Promise<void> {
   const button = await bring(page, `::-p-aria([name="${name}"][role="button"])`);
   // What is ticked or typed before may still be on its way to setting it free.
-  await page.waitForFunction((found) => !(found as HTMLButtonElement).disabled, { timeout: patience }, button);
+  await until(page, (found) => !(found as HTMLButtonElement).disabled, button);
   await button.click();
 }
 
 /** Opens the card of a step of the plan, and waits until it has taken the place of the one before. */
 export async function openCard(page: Page, title: string): Promise<void> {
   await press(page, `Card of ${title}`);
-  await page.waitForFunction(
-    (wanted) => document.querySelector('.step-card h2')?.textContent === wanted,
-    { timeout: patience },
-    title,
-  );
+  await until(page, (wanted) => document.querySelector('.step-card h2')?.textContent === wanted, title);
 }
 
 /** Clicks whatever a selector finds. */

@@ -1,8 +1,7 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import { chanceFrom } from '@holotonos/core';
-import { loadDemo } from '@holotonos/store';
 import type { ChildProcess } from 'node:child_process';
-import { testDatabase, type TestDatabase } from '../../store/tests/database';
+import { demoDatabase, type TestDatabase } from '../../store/tests/database';
 import { ask, badRequest, routes } from '../tests/badRequests';
 import { startServer } from './app';
 
@@ -14,8 +13,7 @@ const patienceMs = 30_000;
 let database: TestDatabase;
 let server: { address: string; process: ChildProcess };
 beforeAll(async () => {
-  database = await testDatabase();
-  await loadDemo(database.db);
+  database = await demoDatabase();
   server = await startServer(database.webUrl);
 });
 afterAll(async () => {

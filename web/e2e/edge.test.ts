@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
-import { axeProblems, entriesOf, fill, patience, press, seeText, startApp, type App, send } from './app';
+import { axeProblems, entriesOf, fill, patience, press, seeText, send, startApp, until, type App } from './app';
 
 jest.setTimeout(300_000);
 
@@ -35,9 +35,10 @@ async function stored(ticket: string, value: number): Promise<void> {
 }
 /** Shows the text, also in a tab that lies behind others and is not drawn. */
 const hears = (page: Page, text: string) =>
-  page.waitForFunction(
+  until(
+    page,
     (wanted) => document.body.textContent?.includes(wanted),
-    { timeout: patience, polling: 100 },
+
     text,
   );
 
@@ -58,7 +59,7 @@ describe('many tabs of one browser', () => {
     expect(streams).toEqual([`${app.address}/api/v1/events`]);
     // The last of ten is as alive as the first: it measures.
     const last = tabs[9] as Page;
-    await last.waitForFunction(() => document.activeElement?.matches('input[data-figure]'), { timeout: patience });
+    await until(last, () => document.activeElement?.matches('input[data-figure]'));
     await last.keyboard.type('0.02');
     await last.keyboard.press('Enter');
     await stored('LL-203', 0.02);
@@ -76,7 +77,7 @@ describe('an entry the server chokes on', () => {
   test('is set aside and shown, the rest is written, and changed it is taken', async () => {
     const page = await app.page();
     await page.goto(`${app.address}/jobs/LL-204/measure?group=pad&part=low-f`);
-    await page.waitForFunction(() => document.activeElement?.matches('input[data-figure]'), { timeout: patience });
+    await until(page, () => document.activeElement?.matches('input[data-figure]'));
     await page.setRequestInterception(true);
     let choked = 0;
     page.on('request', (request) => {
@@ -119,7 +120,7 @@ describe('an entry the server chokes on', () => {
     await fill(page, 'value', '0.035');
     expect(await axeProblems(page)).toEqual([]);
     await press(page, 'Send it so');
-    await page.waitForFunction(() => !document.body.innerText.includes('was not taken'), { timeout: patience });
+    await until(page, () => !document.body.innerText.includes('was not taken'));
     await stored('LL-204', 0.035);
     await page.close();
   });
@@ -173,16 +174,12 @@ describe('entries nobody can read', () => {
       (button) => button.getAttribute('aria-label') ?? '',
     );
     await press(page, name);
-    await page.waitForFunction(() => !document.body.innerText.includes('cannot be read any more'), {
-      timeout: patience,
-    });
+    await until(page, () => !document.body.innerText.includes('cannot be read any more'));
     await page.goto(`${app.address}/shop`);
     await seeText(page, 'cannot be read any more');
     expect(await axeProblems(page)).toEqual([]);
     await press(page, 'Strike it: gauge');
-    await page.waitForFunction(() => !document.body.innerText.includes('cannot be read any more'), {
-      timeout: patience,
-    });
+    await until(page, () => !document.body.innerText.includes('cannot be read any more'));
     await page.goto(`${app.address}/`);
     await seeText(page, 'LL-202');
     await page.close();

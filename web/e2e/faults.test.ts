@@ -7,7 +7,7 @@ import pg from 'pg';
 import type { Browser, Page } from 'puppeteer-core';
 import { cluster } from '../../bin/lib/postgres.mjs';
 import { migrations } from '../../store/tests/database';
-import { fill, freePort, openTicket, patience, seeText, startBrowser, startServer, send } from './app';
+import { fill, freePort, openTicket, seeText, send, startBrowser, startServer, until } from './app';
 
 jest.setTimeout(240_000);
 
@@ -71,8 +71,7 @@ const kept = () =>
         };
       }),
   );
-const ready = () =>
-  page.waitForFunction(() => document.activeElement?.matches('input[data-figure]'), { timeout: patience });
+const ready = () => until(page, () => document.activeElement?.matches('input[data-figure]'));
 const type = async (...values: string[]) => {
   for (const value of values) {
     await page.keyboard.type(value);

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals
 import type { Page } from 'puppeteer-core';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { openTicket, patience, press, seeText, send, type App } from './app';
+import { openTicket, press, seeText, send, until, type App } from './app';
 import { figureAsked, readingsOf, settled, startMeasuring, typeFigures, unexpected } from './measuring';
 
 jest.setTimeout(180_000);
@@ -27,7 +27,7 @@ describe('files', () => {
   };
   const choose = async (path: string) => {
     await page.goto(`${base}/record`);
-    const input = (await page.waitForSelector('input[type=file][accept*=csv]', { timeout: patience })) as never as {
+    const input = (await page.waitForSelector('input[type=file][accept*=csv]')) as never as {
       uploadFile: (path: string) => Promise<void>;
     };
     await settled(page);
@@ -55,9 +55,7 @@ describe('files', () => {
     const before = await countOf();
     await choose(file('large.csv', 50_000));
     await press(page, 'Take these readings');
-    await page.waitForFunction(() => /(Checking|Writing): \d{4,} rows/.test(document.body.innerText), {
-      timeout: 60_000,
-    });
+    await until(page, () => /(Checking|Writing): \d{4,} rows/.test(document.body.innerText));
     await press(page, 'Stop');
     await seeText(page, 'Stopped as asked');
     await new Promise((wait) => setTimeout(wait, 1500));
@@ -94,7 +92,7 @@ describe('files', () => {
     const path = join(app.downloads, 'book.zip');
     writeFileSync(path, zip);
     await page.goto(`${app.address}/jobs/LL-311/record`);
-    const input = (await page.waitForSelector('input[type=file][accept*=zip]', { timeout: patience })) as never as {
+    const input = (await page.waitForSelector('input[type=file][accept*=zip]')) as never as {
       uploadFile: (path: string) => Promise<void>;
     };
     await input.uploadFile(path);

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { axeProblems, entriesOf, fill, press, seeText, tick, type App } from './app';
+import { axeProblems, entriesOf, fill, press, seeText, tick, until, type App } from './app';
 import { figureAsked, settled, startMeasuring, typeFigures, unexpected } from './measuring';
 
 jest.setTimeout(180_000);
@@ -55,7 +55,7 @@ describe('the pages of the groups', () => {
     await seeText(page, 'A bush for');
     await seeText(page, 'of wood are left above the bore');
     await fill(page, 'Wood to the bore, mm', '2');
-    await page.waitForFunction(() => !document.body.innerText.includes('of wood are left above the bore'));
+    await until(page, () => !document.body.innerText.includes('of wood are left above the bore'));
     await seeText(page, 'Humidity, %');
     expect(await axeProblems(page)).toEqual([]);
   });

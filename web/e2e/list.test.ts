@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { axeProblems, openTicket, seeText, startApp, type App } from './app';
+import { axeProblems, openTicket, seeText, startApp, until, type App } from './app';
 
 jest.setTimeout(300_000);
 
@@ -27,7 +27,7 @@ test('tickets are found by words, by keyboard alone, and all are a key away agai
   await seeText(page, 'No ticket fits.');
   await page.focus('search p a');
   await page.keyboard.press('Enter');
-  await page.waitForFunction(() => document.querySelectorAll('.ticket').length === 4);
+  await until(page, () => document.querySelectorAll('.ticket').length === 4);
 });
 
 test('a long list has pages, and no ticket drops out of it', async () => {

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { axeProblems, entriesOf, openTicket, seeText, startApp, type App } from './app';
+import { axeProblems, entriesOf, openTicket, seeText, startApp, until, type App } from './app';
 
 jest.setTimeout(300_000);
 
@@ -15,7 +15,7 @@ beforeAll(async () => {
 });
 afterAll(() => app.close());
 
-const ready = () => page.waitForFunction(() => document.activeElement?.classList.contains('survey-console'));
+const ready = () => until(page, () => document.activeElement?.classList.contains('survey-console'));
 const looks = async () => (await entriesOf(app.address, 'LOOK-1')).filter(({ kind }) => kind === 'tick');
 const settled = async (count: number) => {
   for (let tries = 0; (await looks()).length < count && tries < 100; tries += 1)
@@ -74,7 +74,7 @@ test('a side, a step back, and what the record says of it', async () => {
 /** Goes to a button or link by its name and presses Enter, as somebody without a mouse does. */
 async function enter(name: string): Promise<void> {
   const found = await page.waitForSelector(`::-p-aria([name="${name}"])`, { visible: true });
-  await page.waitForFunction((button) => !(button as HTMLButtonElement).disabled, {}, found);
+  await until(page, (button) => !(button as HTMLButtonElement | null)?.disabled, found);
   await found?.focus();
   await page.keyboard.press('Enter');
 }
@@ -128,14 +128,14 @@ test('a dropped flute: three pads open to the right, the rod, two pads good by a
     await page.goto(`${flute}/look?group=pad&part=${part}`);
     await ready();
     await page.keyboard.press(key);
-    await page.waitForFunction(() => !document.querySelector('[data-testid=last-look]')?.textContent?.includes('none'));
+    await until(page, () => !document.querySelector('[data-testid=last-look]')?.textContent?.includes('none'));
   }
   await settledStatuses(statuses);
   await doStep('reseat-pad:e');
   await page.goto(`${flute}/record`);
   await enter('Sign the record');
   await seeText(page, 'Signed by');
-  await page.waitForFunction(() => !document.body.innerText.includes('Writing …'));
+  await until(page, () => !document.body.innerText.includes('Writing …'));
   expect((await entriesOf(app.address, 'LOOK-2')).map(({ kind }) => kind)).toContain('sign-off');
 });
 

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { entriesOf, openTicket, patience, startApp, type App } from './app';
+import { entriesOf, openTicket, startApp, until, type App } from './app';
 
 /** Server, browser and a page on a fresh ticket of an alto saxophone, and what the browser complained of on the way. */
 export async function startMeasuring(
@@ -31,12 +31,10 @@ export async function typeFigures(page: Page, ...values: string[]): Promise<void
 }
 
 /** The page waits for a figure. */
-export const figureAsked = (page: Page) =>
-  page.waitForFunction(() => document.activeElement?.matches('input[data-figure]'), { timeout: patience });
+export const figureAsked = (page: Page) => until(page, () => document.activeElement?.matches('input[data-figure]'));
 
 /** Everything typed is in the logbook. */
-export const settled = (page: Page) =>
-  page.waitForFunction(() => !document.body.innerText.includes('Writing …'), { timeout: patience });
+export const settled = (page: Page) => until(page, () => !document.body.innerText.includes('Writing …'));
 
 export const readingsOf = async (app: App, ticket: string) =>
   (await entriesOf(app.address, ticket)).filter(({ kind }) => kind === 'reading');

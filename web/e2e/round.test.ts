@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { serveGauges, type Gauges } from '@holotonos/gauges';
-import { axeProblems, fill, freePort, patience, press, seeText, tick, type App } from './app';
+import { axeProblems, fill, freePort, patience, press, seeText, tick, until, type App } from './app';
 import { figureAsked, readingsOf, settled, startMeasuring, typeFigures, unexpected } from './measuring';
 
 jest.setTimeout(180_000);
@@ -25,11 +25,7 @@ afterAll(async () => {
 
 const asked = () => page.$eval('.readout .asked', (element) => (element as HTMLElement).innerText.trim());
 const askedFor = (text: string) =>
-  page.waitForFunction(
-    (wanted) => document.querySelector('.readout .asked')?.textContent?.includes(wanted),
-    { timeout: patience },
-    text,
-  );
+  until(page, (wanted) => document.querySelector('.readout .asked')?.textContent?.includes(wanted), text);
 const clockOf = (entry: { body: Record<string, unknown> } | undefined) =>
   (entry?.body.point as { clock: number } | undefined)?.clock;
 const control = async (key: 'z') => {
@@ -145,7 +141,7 @@ describe('a round', () => {
     await seeText(other, 'Rounds under way');
     await seeText(other, '6 of 8 read, 1 passed over');
     await press(other, 'Go on with it');
-    await other.waitForFunction(() => document.querySelector('.asked')?.textContent?.includes('315°'));
+    await until(other, () => document.querySelector('.asked')?.textContent?.includes('315°'));
     await other.close();
     await page.bringToFront();
     await figureAsked(page);

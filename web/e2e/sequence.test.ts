@@ -1,18 +1,18 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import {
-  type App,
-  axeProblems,
+  axeInBothLights,
   entriesOf,
   fill,
   openCard,
   openTicket,
-  patience,
   press,
   seeText,
+  send,
   startApp,
   tick,
-  send,
+  until,
+  type App,
 } from './app';
 
 jest.setTimeout(180_000);
@@ -45,8 +45,7 @@ const write = async (kind: string, body: object) => {
 };
 const finding = (kind: string, part: string) =>
   write('finding', { finding: crypto.randomUUID(), kind, part, severity: 2, status: 'confirmed' });
-const settled = () =>
-  page.waitForFunction(() => !/Writing …|wait here|waits here/.test(document.body.innerText), { timeout: patience });
+const settled = () => until(page, () => !/Writing …|wait here|waits here/.test(document.body.innerText));
 const kinds = async () => (await entriesOf(app.address, ticket)).map(({ kind }) => kind);
 const rows = () => page.$$eval('.step-row strong', (all) => all.map((item) => (item as HTMLElement).innerText));
 const isDisabled = async (name: string) =>
@@ -55,23 +54,19 @@ const isDisabled = async (name: string) =>
   );
 /** Opens a fold by the words on it, on whichever card is there by now. */
 const unfold = (words: string) =>
-  page.waitForFunction(
+  until(
+    page,
     (wanted) => {
       const summary = [...document.querySelectorAll('summary')].find((each) => each.textContent?.includes(wanted));
       const fold = summary?.closest('details');
       if (summary && fold && !fold.open) summary.click();
       return fold?.open;
     },
-    { timeout: patience },
     words,
   );
 /** Waits for the card of a step. */
 const card = (title: string) =>
-  page.waitForFunction(
-    (wanted) => document.querySelector('.step-card h2')?.textContent === wanted,
-    { timeout: patience },
-    title,
-  );
+  until(page, (wanted) => document.querySelector('.step-card h2')?.textContent === wanted, title);
 
 describe('a job from its findings to a change that is agreed', () => {
   test('findings become an estimate in several ways; the owner accepts one and takes it home on paper', async () => {
@@ -125,7 +120,7 @@ describe('a job from its findings to a change that is agreed', () => {
     await seeText(page, ticket);
     // Nothing must shift under the pointer any more.
     await page.waitForSelector('.chance');
-    await page.waitForFunction(() => !document.querySelector('progress'), { timeout: patience });
+    await until(page, () => !document.querySelector('progress'));
     const block = (title: string) => page.waitForSelector(`.week-block::-p-text(${title})`);
     const [from, to] = [await block('Look at the resoldered seam again: D'), await block('Resolder the tone hole: D')];
     await from?.evaluate((element) => element.scrollIntoView({ block: 'center', behavior: 'instant' }));
@@ -165,7 +160,7 @@ describe('a job from its findings to a change that is agreed', () => {
     await press(page, 'Move it');
     await seeText(page, 'Put before by hand, between tickets');
     await (await page.waitForSelector('button::-p-text(Let go)'))?.click();
-    await page.waitForFunction(() => !document.body.innerText.includes('Put before by hand, between tickets'));
+    await until(page, () => !document.body.innerText.includes('Put before by hand, between tickets'));
   });
 
   test('a step is done from the large card by its clock; while it cures another is done', async () => {
@@ -236,7 +231,7 @@ describe('a job from its findings to a change that is agreed', () => {
       await settled();
     }
     await page.goto(`${base()}/plan`);
-    await page.waitForFunction(() => !document.body.innerText.includes('to be looked at again:'));
+    await until(page, () => !document.body.innerText.includes('to be looked at again:'));
   });
 
   test('the schedule goes out as a calendar whose events keep their ids', async () => {
@@ -331,16 +326,8 @@ describe('every view in both lights', () => {
     `/jobs/${ticket}/card`,
     `/jobs/${ticket}/plan`,
   ];
-  test.each(
-    views.flatMap((view) => [
-      [view, 'day'],
-      [view, 'leak'],
-    ]),
-  )('%s in %s light passes axe', async (view, light) => {
-    await page.evaluate((name) => localStorage.setItem('holotonos-light', name), light ?? 'day');
-    await page.goto(`${app.address}${view}`);
-    await page.waitForSelector('#main');
-    expect(await axeProblems(page)).toEqual([]);
+  test.each(views)('%s passes axe', async (view) => {
+    expect(await axeInBothLights(page, `${app.address}${view}`)).toEqual([]);
   });
 
   test('nothing went wrong in the page on the way', () => {

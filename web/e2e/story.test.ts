@@ -1,6 +1,18 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { type App, axeProblems, fill, openCard, patience, press, seeText, startApp, tick, send } from './app';
+import {
+  axeInBothLights,
+  axeProblems,
+  fill,
+  openCard,
+  press,
+  seeText,
+  send,
+  startApp,
+  tick,
+  until,
+  type App,
+} from './app';
 
 jest.setTimeout(120_000);
 
@@ -30,7 +42,7 @@ async function read(values: readonly string[]): Promise<void> {
     await page.keyboard.press('Enter');
   }
 }
-const settled = () => page.waitForFunction(() => !document.body.innerText.includes('Writing …'), { timeout: patience });
+const settled = () => until(page, () => !document.body.innerText.includes('Writing …'));
 const entries = async () =>
   (
     (await (await fetch(`${app.address}/api/v1/jobs/LL-301/entries`)).json()) as {
@@ -63,13 +75,13 @@ describe('one instrument from the case to the signed record', () => {
   test('a rim is read with the keyboard alone; a slip is undone; the verdict stands at once', async () => {
     await page.goto(`${base()}/measure?group=rim&part=e`);
     await page.waitForSelector('input[data-figure]');
-    await page.waitForFunction(() => document.activeElement?.matches('input[data-figure]'));
+    await until(page, () => document.activeElement?.matches('input[data-figure]'));
     await read([crookedRim[0] ?? '', '9']);
     await page.keyboard.down('Control');
     await page.keyboard.press('z');
     await page.keyboard.up('Control');
     await read(crookedRim.slice(1));
-    await page.waitForFunction(() => document.querySelector('[data-testid=verdict]')?.textContent?.includes('outside'));
+    await until(page, () => document.querySelector('[data-testid=verdict]')?.textContent?.includes('outside'));
     await seeText(page, 'Rim not flat: E');
     await settled();
     const kinds = (await entries()).map(({ kind }) => kind);
@@ -79,7 +91,7 @@ describe('one instrument from the case to the signed record', () => {
 
   test('figures that are none are refused where they stand', async () => {
     await page.goto(`${base()}/measure?group=pad&part=e`);
-    await page.waitForFunction(() => document.activeElement?.matches('input[data-figure]'));
+    await until(page, () => document.activeElement?.matches('input[data-figure]'));
     await read(['abc']);
     await seeText(page, 'is not a length');
     expect(await page.$eval('input[data-figure]', (input) => (input as HTMLInputElement).value)).toBe('abc');
@@ -96,7 +108,7 @@ describe('one instrument from the case to the signed record', () => {
 
   test('a pad over the crooked rim leaks, in millimetres, inches and thousandths; the finding lands on the rim', async () => {
     await read(gapsOverIt);
-    await page.waitForFunction(() => document.body.innerText.includes('Two opposite gaps'));
+    await until(page, () => document.body.innerText.includes('Two opposite gaps'));
     await seeText(page, 'Never shim a pad to fit a crooked rim');
     expect(await lastFigure()).toBe('0.051 mm');
     // A second reading at one position is a repeat, not a replacement.
@@ -107,12 +119,12 @@ describe('one instrument from the case to the signed record', () => {
     expect(headings.join()).not.toContain('Pad leaking');
     expect(await verdict()).toMatch(/within|outside|undecided/);
     await press(page, 'Confirm');
-    await page.waitForFunction(() => !document.querySelector('article h3'));
+    await until(page, () => !document.querySelector('article h3'));
   });
 
   test('another pad leaks by itself: its finding is edited, then confirmed; a third is declined', async () => {
     await page.goto(`${base()}/measure?group=pad&part=d`);
-    await page.waitForFunction(() => document.activeElement?.matches('input[data-figure]'));
+    await until(page, () => document.activeElement?.matches('input[data-figure]'));
     await read(['0.12', '0.10', '0.06', '0', '0', '0', '0.06', '0.1']);
     await seeText(page, 'Touches at the back, open at the front');
     await seeText(page, 'Pad leaking: D');
@@ -121,13 +133,13 @@ describe('one instrument from the case to the signed record', () => {
     await press(page, 'Confirm as edited');
     await settled();
     await page.goto(`${base()}/measure?group=pad&part=g`);
-    await page.waitForFunction(() => document.activeElement?.matches('input[data-figure]'));
+    await until(page, () => document.activeElement?.matches('input[data-figure]'));
     await read(['0', '0', '0', '0.12', '0', '0', '0', '0']);
     await seeText(page, 'One short gap');
     await press(page, 'Decline');
     await fill(page, 'Why not?', 'A hair on the rim, blown off');
     await page.keyboard.press('Enter');
-    await page.waitForFunction(() => !document.querySelector('article h3'));
+    await until(page, () => !document.querySelector('article h3'));
     await settled();
     const findings = (await entries())
       .filter(({ kind }) => kind === 'finding')
@@ -158,7 +170,7 @@ describe('one instrument from the case to the signed record', () => {
     // In a repair nobody reads a rim that nothing speaks against, for one pad; a look that finds light closes the gate.
     expect(await page.evaluate(() => document.body.innerText)).not.toContain('rim of D is not measured');
     await page.goto(`${base()}/look?group=rim&part=d`);
-    await page.waitForFunction(() => document.activeElement?.classList.contains('survey-console'));
+    await until(page, () => document.activeElement?.classList.contains('survey-console'));
     await page.keyboard.press('l');
     await seeText(page, 'D: light under the plate');
     await settled();
@@ -193,11 +205,9 @@ describe('one instrument from the case to the signed record', () => {
       ['pad', 'g'],
     ]) {
       await page.goto(`${base()}/measure?group=${group}&part=${part}`);
-      await page.waitForFunction(() => document.activeElement?.matches('input[data-figure]'));
+      await until(page, () => document.activeElement?.matches('input[data-figure]'));
       await read(Array(8).fill('0'));
-      await page.waitForFunction(() =>
-        document.querySelector('[data-testid=verdict]')?.textContent?.includes('within'),
-      );
+      await until(page, () => document.querySelector('[data-testid=verdict]')?.textContent?.includes('within'));
       await settled();
     }
     await page.goto(`${base()}/plan?step=reseat-pad%3Ad`);
@@ -348,7 +358,7 @@ describe('two devices', () => {
 
   test('a dead connection loses nothing: readings wait here and are sent when it is back', async () => {
     await page.goto(`${app.address}/jobs/LL-202/measure?group=pad&part=c`);
-    await page.waitForFunction(() => document.activeElement?.matches('input[data-figure]'));
+    await until(page, () => document.activeElement?.matches('input[data-figure]'));
     const count = async () =>
       ((await (await fetch(`${app.address}/api/v1/jobs/LL-202/entries`)).json()) as { entries: unknown[] }).entries
         .length;
@@ -358,9 +368,7 @@ describe('two devices', () => {
     await seeText(page, '2 entries wait here');
     expect(await count()).toBe(before);
     await page.setOfflineMode(false);
-    await page.waitForFunction(() => !/wait here|waits here|Writing …/.test(document.body.innerText), {
-      timeout: 2 * patience,
-    });
+    await until(page, () => !/wait here|waits here|Writing …/.test(document.body.innerText));
     expect(await count()).toBe(before + 2);
   });
 });
@@ -378,22 +386,13 @@ describe('every view in both lights', () => {
     '/jobs/LL-201/record',
     '/jobs/none',
   ];
-  test.each(
-    views.flatMap((view) => [
-      [view, 'day'],
-      [view, 'leak'],
-    ]),
-  )('%s in %s light passes axe', async (view, light) => {
-    await page.evaluate((name) => localStorage.setItem('holotonos-light', name), light ?? 'day');
-    await page.goto(`${app.address}${view}`);
-    await page.waitForSelector('#main');
-    await page.waitForFunction(() => !document.querySelector('[aria-busy=true]'));
-    expect(await axeProblems(page)).toEqual([]);
+  test.each(views)('%s passes axe', async (view) => {
+    expect(await axeInBothLights(page, `${app.address}${view}`)).toEqual([]);
   });
 
   test('keys: help opens and closes, the light switches', async () => {
     await page.goto(`${app.address}/jobs/LL-201/measure?group=pad&part=e`);
-    await page.waitForFunction(() => document.activeElement?.matches('input[data-figure]'));
+    await until(page, () => document.activeElement?.matches('input[data-figure]'));
     const theme = () => page.evaluate(() => document.documentElement.dataset.bsTheme);
     const before = await theme();
     await page.keyboard.type('`');
@@ -402,6 +401,6 @@ describe('every view in both lights', () => {
     await seeText(page, 'strike the last reading of this part');
     expect(await axeProblems(page)).toEqual([]);
     await page.keyboard.press('Escape');
-    await page.waitForFunction(() => !document.body.innerText.includes('strike the last reading of this part'));
+    await until(page, () => !document.body.innerText.includes('strike the last reading of this part'));
   });
 });

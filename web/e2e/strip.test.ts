@@ -7,7 +7,7 @@ import type { JobState } from '@holotonos/core';
 import { jobByTicket, jobState } from '@holotonos/store';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
-import { axeProblems, fill, patience, press, seeText, startApp, tick, type App, send } from './app';
+import { axeInBothLights, axeProblems, fill, press, seeText, send, startApp, tick, until, type App } from './app';
 
 jest.setTimeout(180_000);
 
@@ -30,7 +30,7 @@ const stateOf = async (ticket: string): Promise<JobState> => {
   const job = await jobByTicket(app.database.db, ticket);
   return jobState(app.database.db, job?.id ?? '');
 };
-const settled = () => page.waitForFunction(() => !document.body.innerText.includes('Writing …'), { timeout: patience });
+const settled = () => until(page, () => !document.body.innerText.includes('Writing …'));
 const keys = async (...all: string[]) => {
   for (const key of all) await page.keyboard.press(key as Parameters<typeof page.keyboard.press>[0]);
 };
@@ -42,8 +42,7 @@ const shifted = async (key: 'PageDown') => {
 /** The place the survey stands at. */
 const place = () => page.$eval('.survey-place', (element) => (element as HTMLElement).innerText.trim());
 /** The list of parts takes the focus once the page can be used. */
-const atList = () =>
-  page.waitForFunction(() => document.activeElement?.getAttribute('role') === 'listbox', { timeout: patience });
+const atList = () => until(page, () => document.activeElement?.getAttribute('role') === 'listbox');
 const open = async (path: string) => {
   await page.goto(`${app.address}${path}`);
   await page.evaluate(() => localStorage.setItem('holotonos-author', 'Juno Tam'));
@@ -73,11 +72,11 @@ describe('a survey with the keyboard alone', () => {
   test('sixty faults are written station by station without touching the mouse', async () => {
     await openTicket('LL-401', 'concert-flute');
     await open('/jobs/LL-401/survey');
-    await page.waitForFunction(() => document.activeElement?.classList.contains('survey-console'));
+    await until(page, () => document.activeElement?.classList.contains('survey-console'));
     expect(await place()).toMatch(/^Head joint in its barrel/);
     // Joints: loose, made worse by the same key; the next one sound.
     await keys('l', 'l', 'Enter', 'PageDown');
-    await page.waitForFunction(() => document.querySelector('.survey-place')?.textContent?.startsWith('Head joint'));
+    await until(page, () => document.querySelector('.survey-place')?.textContent?.startsWith('Head joint'));
     // Body: a dent in each section, the last only suspected and slight.
     await keys('d', 'ArrowRight', 'd', 'ArrowRight', 'd', '1', '/', 'PageDown');
     // Tone holes: five oval, then a slip that is struck.
@@ -108,7 +107,7 @@ describe('a survey with the keyboard alone', () => {
     // The first pad seals; the second shows one short gap by its sector.
     await keys('0', 'Enter', '3', 'Enter');
     // Three pads in a row on one rod, open on the right.
-    await page.waitForFunction(() => document.querySelector('.survey-place')?.textContent?.startsWith('Second trill'));
+    await until(page, () => document.querySelector('.survey-place')?.textContent?.startsWith('Second trill'));
     for (let i = 0; i < 9; i += 1) await keys('Enter');
     expect(await place()).toMatch(/^F\b/);
     await keys('r', 'Enter', 'r', 'Enter', 'r');
@@ -131,10 +130,10 @@ describe('a survey with the keyboard alone', () => {
 
   test('a note and a photo go with the last finding; a station is passed over; the survey is taken up again', async () => {
     await keys(',');
-    await page.waitForFunction(() => document.activeElement?.matches('.last-finding input'));
+    await until(page, () => document.activeElement?.matches('.last-finding input'));
     await page.keyboard.type(': held off by low C♯');
     await keys('Enter');
-    await page.waitForFunction(() => document.activeElement?.classList.contains('survey-console'));
+    await until(page, () => document.activeElement?.classList.contains('survey-console'));
     const file = join(folder, 'pad.jpg');
     const svg =
       '<svg xmlns="http://www.w3.org/2000/svg" width="900" height="600"><circle cx="450" cy="300" r="200"/></svg>';
@@ -151,7 +150,7 @@ describe('a survey with the keyboard alone', () => {
     expect([...state.photos.values()]).toMatchObject([{ part: 'e-flat', width: 900, height: 600 }]);
     expect(state.survey.get('corks')?.outcome).toBe('skipped');
     await open('/jobs/LL-203/survey');
-    await page.waitForFunction(() => document.querySelector('.survey-console .label')?.textContent?.startsWith('Pads'));
+    await until(page, () => document.querySelector('.survey-console .label')?.textContent?.startsWith('Pads'));
   });
 
   test('a large picture comes through whole; one past the limit is refused with the limit named', async () => {
@@ -181,7 +180,7 @@ describe('a survey with the keyboard alone', () => {
     await page.$eval('.photo-full', (picture) => (picture as SVGElement).focus());
     await keys('ArrowRight', 'ArrowRight', 'ArrowDown');
     await press(page, 'Keep the marks');
-    await page.waitForFunction(() => !document.querySelector('.modal'), { timeout: patience });
+    await until(page, () => !document.querySelector('.modal'));
     await settled();
     const [photo] = [...(await stateOf('LL-401')).photos.values()];
     expect(photo?.marks).toEqual([
@@ -197,7 +196,7 @@ describe('a survey with the keyboard alone', () => {
 
   test('pictures that are none are refused in words', async () => {
     await open('/jobs/LL-401/survey?station=holes');
-    await page.waitForFunction(() => document.activeElement?.classList.contains('survey-console'));
+    await until(page, () => document.activeElement?.classList.contains('survey-console'));
     await keys('i');
     const file = join(folder, 'drawing.jpg');
     writeFileSync(file, '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>');
@@ -224,11 +223,7 @@ describe('strip-down and back, with the keyboard alone', () => {
     await first?.focus();
     // What is carried is told where it is, place by place.
     const told = (words: string) =>
-      page.waitForFunction(
-        (wanted) => document.querySelector('[id^=DndLiveRegion]')?.textContent?.includes(wanted),
-        { timeout: patience },
-        words,
-      );
+      until(page, (wanted) => document.querySelector('[id^=DndLiveRegion]')?.textContent?.includes(wanted), words);
     await keys('Space');
     await told('over A1');
     for (const row of ['B', 'C', 'D', 'E', 'F']) {
@@ -236,7 +231,8 @@ describe('strip-down and back, with the keyboard alone', () => {
       await told(`over ${row}1`);
     }
     await keys('Space');
-    await page.waitForFunction(
+    await until(
+      page,
       () => document.querySelector('.board-part')?.getAttribute('aria-label')?.startsWith('A1') === false,
     );
     await settled();
@@ -260,7 +256,7 @@ describe('strip-down and back, with the keyboard alone', () => {
       ['f-key', 'e-key'],
     ] as const) {
       await page.goto(`${app.address}/jobs/LL-401/strip?mode=on&part=${part}`);
-      await page.waitForFunction(() => document.body.innerText.includes('Passes over'));
+      await until(page, () => document.body.innerText.includes('Passes over'));
       const select = await page.waitForSelector('::-p-aria([name="Passes over"])');
       await select?.select(over);
       await settled();
@@ -343,7 +339,7 @@ describe('an instrument never met before', () => {
     await seeText(page, 'New tickets can start from it');
     await page.goto(`${app.address}/tickets/new`);
     await page.select('select[name=family]', 'clarinet');
-    await page.waitForFunction(() =>
+    await until(page, () =>
       [...document.querySelectorAll('select[name=instrumentType] option')].some(
         ({ textContent }) => textContent === 'Very low clarinet',
       ),
@@ -376,7 +372,7 @@ describe('an instrument never met before', () => {
 describe('the strip', () => {
   test('travels down the tube by arrow keys, zooms, stacks and shows its layers', async () => {
     await open('/jobs/LL-201');
-    await page.waitForFunction(() => document.querySelector('.strip > g')?.hasAttribute('transform'));
+    await until(page, () => document.querySelector('.strip > g')?.hasAttribute('transform'));
     await page.$eval('.strip [tabindex="0"]', (stop) => (stop as SVGElement).focus());
     const focused = () => page.evaluate(() => document.activeElement?.getAttribute('data-part'));
     await keys('Home');
@@ -402,19 +398,14 @@ describe('the strip', () => {
 
 describe('everyone can use it', () => {
   test.each([
-    ['/jobs/LL-203/survey', 'light'],
-    ['/jobs/LL-203/survey', 'dark'],
-    ['/jobs/LL-201/strip?part=e-key', 'light'],
-    ['/jobs/LL-201/strip?mode=on', 'dark'],
-    ['/jobs/LL-204/instrument', 'light'],
-    ['/jobs/LL-204/instrument?list=holes', 'dark'],
-    ['/types', 'light'],
-    ['/types', 'dark'],
-  ])('%s by %s has no faults that axe can find', async (path, light) => {
-    await page.goto(`${app.address}${path}`);
-    await page.evaluate((theme) => (document.documentElement.dataset.bsTheme = theme), light);
-    await page.waitForSelector('.strip');
-    expect(await axeProblems(page)).toEqual([]);
+    '/jobs/LL-203/survey',
+    '/jobs/LL-201/strip?part=e-key',
+    '/jobs/LL-201/strip?mode=on',
+    '/jobs/LL-204/instrument',
+    '/jobs/LL-204/instrument?list=holes',
+    '/types',
+  ])('%s has no faults that axe can find', async (path) => {
+    expect(await axeInBothLights(page, `${app.address}${path}`)).toEqual([]);
   });
 });
 
@@ -422,7 +413,7 @@ describe('groups of measures beside pads and rims', () => {
   /** Goes to a part of a group and waits until its figures can be typed. */
   const measure = async (group: string, part: string) => {
     await open(`/jobs/LL-401/measure?group=${group}&part=${part}`);
-    await page.waitForFunction(() => document.activeElement?.matches('input[data-figure]'), { timeout: patience });
+    await until(page, () => document.activeElement?.matches('input[data-figure]'));
   };
   const read = async (values: readonly string[]) => {
     for (const value of values) {
@@ -435,7 +426,7 @@ describe('groups of measures beside pads and rims', () => {
     // A key with its posts to itself, on a flute nobody has surveyed.
     await openTicket('LL-407', 'concert-flute');
     await open('/jobs/LL-407/measure?group=hinge&part=first-trill-key');
-    await page.waitForFunction(() => document.activeElement?.matches('input[data-figure]'), { timeout: patience });
+    await until(page, () => document.activeElement?.matches('input[data-figure]'));
     await read(['4.5', '2.55', '31.82', '2.50', '31.98']);
     await seeText(page, 'Clearance on the rod');
     await seeText(page, 'Hinge loose on its rod: First trill');
@@ -452,7 +443,7 @@ describe('groups of measures beside pads and rims', () => {
     await page.keyboard.press('Backspace');
     await read(['0,9']);
     await seeText(page, '0.90 N');
-    await page.waitForFunction(() => document.querySelector('[data-testid=verdict]')?.textContent?.includes('outside'));
+    await until(page, () => document.querySelector('[data-testid=verdict]')?.textContent?.includes('outside'));
     await settled();
     const reading = (await stateOf('LL-401')).points.get('spring:e-key:force@0')?.readings.at(-1);
     expect(reading).toMatchObject({ value: 0.9, typed: '0,9', gauge: { id: 'force-gauge' } });
