@@ -9,7 +9,6 @@ import { hingeInput } from './hinges/hinge.schema';
 import { jointInput } from './joints/joint.schema';
 import { entryBodies, newEntrySchema, storedEntrySchema } from './job/entry.schema';
 import { instrumentTypeSchema } from './instruments/instrumentType.schema';
-import { bodySchemaName } from './logbook/envelope.schema';
 import { conformityInput } from './metrology/conformity.schema';
 import { seatInput } from './pads/seat.schema';
 import { planInput } from './plan/plan.schema';
@@ -23,40 +22,43 @@ import { scheduleInput } from './schedule/schedule.schema';
 import { pitchInput } from './tuning/pitch.schema';
 import { newShopEntrySchema, shopEntryBodies, storedShopEntrySchema } from './shop/shopEntry.schema';
 
-/** The schemas of bodies, by the names their validators get. */
-const named = (prefix: string, bodies: Readonly<Record<string, object>>) =>
-  Object.fromEntries(Object.entries(bodies).map(([kind, schema]) => [bodySchemaName(prefix, kind), schema]));
+/** By names a module can export. */
+const exported = (schemas: Readonly<Record<string, object>>) =>
+  Object.fromEntries(Object.entries(schemas).map(([name, schema]) => [name.replaceAll('-', '_'), schema]));
 
 /**
- * Every schema that is compiled to a validator at build time, by the name the validator gets. Schemas of bodies stand beside
- * code that asks those validators: while they are made, nothing of that code may run.
+ * Every schema that is compiled to a validator at build time: one module a group, so that a page carries the checks it
+ * makes and no others. Schemas of bodies stand beside code that asks those validators: while they are made, nothing of
+ * that code may run.
  */
-export const compiledSchemas: Record<string, object> = {
-  solver_conformity: conformityInput,
-  solver_rim: rimInput,
-  solver_seat: seatInput,
-  solver_body_line: bodyLineInput,
-  solver_bore: boreInput,
-  solver_hinge: hingeInput,
-  solver_joint: jointInput,
-  solver_bushing: bushingInput,
-  solver_spring: springInput,
-  solver_cork: corkInput,
-  solver_pad_choice: padChoiceInput,
-  solver_linkage: linkageInput,
-  solver_landing: landingInput,
-  solver_regulate: regulateInput,
-  solver_pitch: pitchInput,
-  solver_plan: planInput,
-  solver_schedule: scheduleInput,
-  new_entry: newEntrySchema,
-  stored_entry: storedEntrySchema,
-  instrument_type: instrumentTypeSchema,
-  job_document: jobDocumentSchema,
-  measuring_point: measuringPointSchema,
-  gauge_line: gaugeLineSchema,
-  new_shop_entry: newShopEntrySchema,
-  stored_shop_entry: storedShopEntrySchema,
-  ...named('shop', shopEntryBodies),
-  ...named('body', entryBodies),
+export const compiledSchemas: Readonly<Record<string, Readonly<Record<string, object>>>> = {
+  solvers: exported({
+    'conformity': conformityInput,
+    'rim': rimInput,
+    'seat': seatInput,
+    'body-line': bodyLineInput,
+    'bore': boreInput,
+    'hinge': hingeInput,
+    'joint': jointInput,
+    'bushing': bushingInput,
+    'spring': springInput,
+    'cork': corkInput,
+    'pad-choice': padChoiceInput,
+    'linkage': linkageInput,
+    'landing': landingInput,
+    'regulate': regulateInput,
+    'pitch': pitchInput,
+    'plan': planInput,
+    'schedule': scheduleInput,
+  }),
+  // An intake brings a type with it, and a change of an instrument has its rows: one module, so that they are compiled once.
+  entries: exported({
+    new_entry: newEntrySchema,
+    stored_entry: storedEntrySchema,
+    instrument_type: instrumentTypeSchema,
+    ...entryBodies,
+  }),
+  shop: exported({ new_entry: newShopEntrySchema, stored_entry: storedShopEntrySchema, ...shopEntryBodies }),
+  documents: { job_document: jobDocumentSchema },
+  gauges: { gauge_line: gaugeLineSchema, measuring_point: measuringPointSchema },
 };

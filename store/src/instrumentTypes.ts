@@ -2,9 +2,9 @@ import {
   instrumentType,
   instrumentTypeProblems,
   isPlainText,
-  problemsWith,
   shippedTypes,
   strangeTexts,
+  typeFormProblems,
   type InstrumentType,
   type Problem,
 } from '@holotonos/core';
@@ -34,7 +34,7 @@ export async function keptTypes(db: Database): Promise<InstrumentType[]> {
 
 /** A kept document as the type it is, or null: one that cannot be read must not take the others with it. */
 const readType = (document: unknown): InstrumentType | null =>
-  problemsWith('instrument_type', document).length === 0 ? (document as InstrumentType) : null;
+  typeFormProblems(document).length === 0 ? (document as InstrumentType) : null;
 
 /** Every type a ticket can be opened with: those that ship, then the shop's own. */
 export async function knownTypes(db: Database): Promise<KnownType[]> {
@@ -60,7 +60,7 @@ export type KeptType = { status: 'kept'; revision: number } | { status: 'refused
 
 /** Problems of a type document: its form, its wholeness, and its name being free. */
 function typeDocumentProblems(data: unknown): Problem[] {
-  const form = [...strangeTexts(data), ...problemsWith('instrument_type', data)];
+  const form = [...strangeTexts(data), ...typeFormProblems(data)];
   if (form.length > 0) return form;
   const type = data as InstrumentType;
   if (instrumentType(type.id))

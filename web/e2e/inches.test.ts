@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
-import { entriesOf, openTicket, seeText, send, startApp, type App } from './app';
+import { entriesOf, seeText, send, startApp, type App } from './app';
 
 jest.setTimeout(300_000);
 
@@ -15,16 +15,15 @@ afterAll(() => app.close());
 
 /** A demo job with everything that was written in it, under another ticket and in another unit. */
 async function inUnit(of: string, ticket: string, unit: string): Promise<void> {
-  const entries = await entriesOf(app.address, of);
-  const intake = entries.find(({ kind }) => kind === 'intake')?.body;
-  if (!intake) throw new Error(`${of} has no intake`);
-  await openTicket(app.address, ticket, { ...intake, ticket, unit });
-  let rest = JSON.stringify(entries.filter(({ kind }) => kind !== 'intake' && kind !== 'sign-off'));
-  for (const { id } of entries) rest = rest.replaceAll(id, randomUUID());
-  for (const { id, kind, author, benchTime, body } of JSON.parse(rest) as typeof entries) {
-    const answer = await send(`${app.address}/api/v1/jobs/${ticket}/entries`, { id, kind, author, benchTime, body });
-    expect([kind, answer.status, answer.ok ? '' : await answer.text()]).toEqual([kind, answer.status, '']);
-  }
+  let text = await (await fetch(`${app.address}/api/v1/jobs/${of}/export`)).text();
+  for (const { id } of (JSON.parse(text) as { entries: { id: string }[] }).entries)
+    text = text.replaceAll(id, randomUUID());
+  const document = JSON.parse(text) as { entries: { kind: string; body: object }[] };
+  const [intake] = document.entries;
+  expect(intake?.kind).toBe('intake');
+  Object.assign(intake?.body ?? {}, { ticket, unit });
+  const answer = await send(`${app.address}/api/v1/import`, { ...document, ticket });
+  expect([answer.status, answer.ok ? '' : await answer.text()]).toEqual([answer.status, '']);
 }
 
 const groups = ['body-line', 'bore', 'rim', 'post', 'joint', 'hinge', 'pad', 'link', 'spring'];

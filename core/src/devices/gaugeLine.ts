@@ -1,6 +1,7 @@
 import type { FromSchema } from 'json-schema-to-ts';
 import { mmPerUnit } from '../units';
 import type { GaugeKind } from '../vocabulary';
+import { gauge_line } from '../generated/gauges.js';
 import { problemsWith } from '../validation';
 import type { gaugeLineSchema } from './gaugeLine.schema';
 
@@ -49,7 +50,7 @@ export function readGaugeLine(line: string): GaugeLine {
   } catch {
     return { ok: false, problem: 'is not JSON' };
   }
-  const [problem] = problemsWith('gauge_line', data);
+  const [problem] = problemsWith(gauge_line, data);
   if (problem) return { ok: false, problem: `${problem.path || 'it'} ${problem.message}` };
   const { gauge, kind, name, value, unit, aim } = data as Line;
   const [own, factor] = units[unit];

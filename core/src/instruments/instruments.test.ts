@@ -1,5 +1,4 @@
 import { describe, expect, test } from '@jest/globals';
-import { problemsWith } from '../validation';
 import { measureGroups } from '../vocabulary';
 import {
   applyOptions,
@@ -19,6 +18,7 @@ import {
   sectionStarts,
   shippedTypes,
   toneHolesDown,
+  typeFormProblems,
   type InstrumentType,
 } from '.';
 
@@ -53,7 +53,7 @@ describe('shipped instrument types', () => {
   });
 
   test.each(shippedTypes.map((type) => [type.id, type] as const))('%s is well-formed and whole', (_id, type) => {
-    expect(problemsWith('instrument_type', type)).toEqual([]);
+    expect(typeFormProblems(type)).toEqual([]);
     expect(instrumentTypeProblems(type)).toEqual([]);
   });
 
@@ -184,7 +184,7 @@ describe('the mechanism', () => {
 describe('a type built while the instrument is on the bench', () => {
   test('starts from nothing, takes rows one by one, and says what is still loose', () => {
     const blank = blankType('clarinet', 'Very large clarinet');
-    expect(problemsWith('instrument_type', blank)).toEqual([]);
+    expect(typeFormProblems(blank)).toEqual([]);
     const key = { id: 'second-register', name: 'The other register key', rest: 'closed' as const };
     const hole = {
       id: 'vent-2',

@@ -1,6 +1,7 @@
 export type { Entry, EntryBody, EntryKind, EntryOf, NewEntry, NewEntryOf } from './entry';
 export { entryBodies, entryKinds, newEntrySchema, storedEntrySchema } from './entry.schema';
 export {
+  bodyProblems,
   entryProblems,
   entryWords,
   foldEntries,

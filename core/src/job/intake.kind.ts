@@ -1,9 +1,8 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { applyOptions, instrumentType, type InstrumentType } from '../instruments';
+import { applyOptions, instrumentType, typeFormProblems, type InstrumentType } from '../instruments';
 import { partId } from '../instruments/instrumentType.schema';
 import { says } from '../logbook';
 import { lengthUnits } from '../units/units';
-import { problemsWith } from '../validation';
 import { daySchema, freeText, text } from '../validation/plain.schema';
 import { families, practiceNames, scopes } from '../vocabulary';
 import type { JobKind } from './kind';
@@ -53,7 +52,7 @@ export const intake: JobKind<'intake', Body> = {
   problems: ({ type }) =>
     type === undefined
       ? []
-      : problemsWith('instrument_type', type).map(({ path, message }) => ({ path: `/body/type${path}`, message })),
+      : typeFormProblems(type).map(({ path, message }) => ({ path: `/body/type${path}`, message })),
   misfits: ({ intake: before }, { ticket, instrumentType: id, type }) => {
     if (before && before.ticket !== ticket) return says('ticket', `must stay ${before.ticket}`);
     const known = type !== undefined || instrumentType(id) !== null || before?.instrumentType === id;

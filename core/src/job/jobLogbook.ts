@@ -1,3 +1,4 @@
+import * as compiled from '../generated/entries.js';
 import { logbookOf, type LogbookReader, type RawEntry } from '../logbook';
 import { printPhrase, type LengthUnit } from '../units';
 import type { Problem } from '../solvers/contract';
@@ -11,7 +12,7 @@ const kinds: Readonly<Record<string, JobKind<string, never>>> = jobKinds;
 const log = logbookOf<JobState, NewEntry, Entry>({
   kinds,
   empty: emptyJobState,
-  schemas: { new: 'new_entry', stored: 'stored_entry', body: 'body' },
+  compiled,
   admits: (state, kind) => {
     if (!state.intake && kind !== 'intake')
       return [{ path: '/kind', message: 'the first entry of a job must be its intake' }];
@@ -23,6 +24,9 @@ const log = logbookOf<JobState, NewEntry, Entry>({
 
 /** Problems with the form of an entry of a job, see `Logbook.problems`. */
 export const entryProblems = (entry: unknown, as: 'new' | 'stored' = 'new'): Problem[] => log.problems(entry, as);
+
+/** Problems with the body of an entry of this kind, see `Logbook.bodyProblems`. */
+export const bodyProblems = (kind: EntryKind, body: unknown): Problem[] => log.bodyProblems(kind, body);
 
 /** Problems with an entry in this job: what its form cannot show. Assumes a well-formed entry. */
 export const misfits = (state: JobState, entry: NewEntry): Problem[] => log.misfits(state, entry);

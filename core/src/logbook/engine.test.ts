@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import * as compiled from '../generated/entries.js';
 import { logbookOf, says, strike, unreadable, type Kind, type Logged, type LogState, type Written } from '.';
 import { draftOf } from './draft';
 
@@ -40,7 +41,7 @@ const empty: Room = {
 const log = logbookOf<Room, Written<string, unknown>, Entry>({
   kinds: { note, time, strike, unreadable },
   empty,
-  schemas: { new: 'new_entry', stored: 'stored_entry', body: 'body' },
+  compiled,
   admits: ({ said }, kind) => (said.length >= 4 && kind !== 'strike' ? [{ path: '/kind', message: 'it is full' }] : []),
 });
 

@@ -1,8 +1,7 @@
 import type { Problem } from '../solvers/contract';
-import { hasSchema, problemsWith, strangeTexts, type SchemaName } from '../validation';
+import { problemsWith, strangeTexts, validatorOf } from '../validation';
 import type { Phrase } from '../units';
 import { draftOf } from './draft';
-import { bodySchemaName } from './envelope.schema';
 import { says, type AnyEntry, type Draft, type Kind, type LogState, type NameOf } from './kind';
 import { noMoment, readMoment, standInFor, type RawEntry } from './rawEntry';
 
@@ -11,8 +10,8 @@ export interface Rules<State> {
   /** by name; `strike` and `unreadable` among them */
   kinds: Readonly<Record<string, Kind<string, never, State>>>;
   empty: State;
-  /** names of the compiled schemas: of both forms of the envelope, and what stands before the kind for its body */
-  schemas: { new: SchemaName; stored: SchemaName; body: string };
+  /** the validators compiled for it: of both forms of the envelope as `new_entry` and `stored_entry`, of bodies by kind */
+  compiled: Readonly<Record<string, unknown>>;
   /** what speaks against an entry of any kind, given what was written before */
   admits?: (state: State, kind: string) => Problem[];
 }
@@ -32,6 +31,8 @@ export interface Logbook<State, New, E> {
    * receipt. The same check runs before sending and on arrival.
    */
   problems: (entry: unknown, as?: 'new' | 'stored') => Problem[];
+  /** Problems with the body of an entry of this kind alone, their paths beginning with `/body`: for a form before it is sent. */
+  bodyProblems: (kind: string, body: unknown) => Problem[];
   /** Problems with a well-formed entry in this logbook: what its form cannot show. */
   misfits: (state: State, entry: New) => Problem[];
   /**
@@ -63,23 +64,28 @@ export function logbookOf<
 >(rules: Rules<State>): Logbook<State, New, E> {
   /** What the engine itself writes of a draft. */
   type Open = Draft<LogState<E>>;
-  const { empty, schemas } = rules;
+  const { empty, compiled } = rules;
   const kindOf = (name: string) =>
     (Object.hasOwn(rules.kinds, name) ? rules.kinds[name] : undefined) as Kind<string, unknown, State> | undefined;
 
+  const bodyProblems = (name: string, body: unknown): Problem[] => {
+    const kind = kindOf(name);
+    const validate = validatorOf(compiled, name);
+    if (!kind || !validate) return [{ path: '/kind', message: `“${name}” is not a kind of entry` }];
+    const ofForm = problemsWith(validate, body).map(({ path, message }) => ({ path: `/body${path}`, message }));
+    return ofForm.length > 0 ? ofForm : (kind.problems?.(body) ?? []);
+  };
   const problems = (entry: unknown, as: 'new' | 'stored' = 'new'): Problem[] => {
-    const outer = problemsWith(schemas[as], entry);
+    const envelope = validatorOf(compiled, `${as}_entry`);
+    if (!envelope) throw new Error(`no envelope was compiled for ${as} entries`);
+    const outer = problemsWith(envelope, entry);
     if (outer.length > 0) return outer;
     const strange = strangeTexts(entry);
     if (strange.length > 0) return strange;
-    const { kind: name, body } = entry as AnyEntry;
-    if (name === 'unreadable' && as === 'new')
+    const { kind, body } = entry as AnyEntry;
+    if (kind === 'unreadable' && as === 'new')
       return [{ path: '/kind', message: 'is written by nobody: it stands for an entry that cannot be read' }];
-    const schema = bodySchemaName(schemas.body, name);
-    const kind = kindOf(name);
-    if (!kind || !hasSchema(schema)) return [{ path: '/kind', message: `“${name}” is not a kind of entry` }];
-    const ofForm = problemsWith(schema, body).map(({ path, message }) => ({ path: `/body${path}`, message }));
-    return ofForm.length > 0 ? ofForm : (kind.problems?.(body) ?? []);
+    return bodyProblems(kind, body);
   };
 
   const strikeMisfits = (state: State, id: string): Problem[] => {
@@ -153,6 +159,7 @@ export function logbookOf<
 
   return {
     problems,
+    bodyProblems,
     misfits,
     fold,
     reader: () => {

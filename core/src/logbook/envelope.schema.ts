@@ -23,9 +23,6 @@ export function storedEntrySchemaOf(kinds: readonly string[]) {
   } as const satisfies JSONSchema;
 }
 
-/** The name of the compiled schema of a body of this kind. @param prefix tells the logbooks apart */
-export const bodySchemaName = (prefix: string, kind: string): string => `${prefix}_${kind.replaceAll('-', '_')}`;
-
 /** The schemas of the bodies of some kinds, by kind. */
 export const bodiesOf = <K extends string>(kinds: Readonly<Record<K, { body: JSONSchema }>>) =>
   Object.fromEntries(Object.entries<{ body: JSONSchema }>(kinds).map(([kind, { body }]) => [kind, body])) as Readonly<

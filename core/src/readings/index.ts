@@ -1,4 +1,4 @@
-export { matchesMeasure, pointKey, pointsOf, type MeasuringPoint, type PointsAsked } from './point';
+export { matchesMeasure, pointKey, pointProblems, pointsOf, type MeasuringPoint, type PointsAsked } from './point';
 export { pointWords } from './pointWords';
 export { disturb } from './ledger';
 export {

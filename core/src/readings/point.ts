@@ -1,10 +1,16 @@
 import type { FromSchema } from 'json-schema-to-ts';
+import { measuring_point } from '../generated/gauges.js';
+import type { Problem } from '../solvers/contract';
+import { problemsWith } from '../validation';
 import type { MeasureGroup } from '../vocabulary';
 import type { measuringPointSchema } from './point.schema';
 import type { PointState } from './readingState';
 
 /** A place where a figure is taken. */
 export type MeasuringPoint = FromSchema<typeof measuringPointSchema>;
+
+/** Problems with the form of a document that should be a measuring point. */
+export const pointProblems = (data: unknown): Problem[] => problemsWith(measuring_point, data);
 
 /**
  * The key of a measuring point.

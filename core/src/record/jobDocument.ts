@@ -1,5 +1,6 @@
 import { entryProblems, logbookReader, misfits, type Entry } from '../job';
 import type { Problem } from '../solvers/contract';
+import { job_document } from '../generated/documents.js';
 import { problemsWith } from '../validation';
 import { jobDocumentVersion } from './jobDocument.schema';
 
@@ -82,7 +83,7 @@ function pictureProblems(photos: readonly { id: string }[]): Problem[] {
 export function readJobDocument(
   data: unknown,
 ): { ok: true; document: JobDocument } | { ok: false; problems: Problem[] } {
-  const frame = problemsWith('job_document', data);
+  const frame = problemsWith(job_document, data);
   if (frame.length > 0) return { ok: false, problems: frame };
   const document = data as JobDocument;
   const problems = document.entries.flatMap((entry, i) => under(`/entries/${i}`, entryProblems(entry, 'stored')));

@@ -1,3 +1,4 @@
+import * as compiled from '../generated/shop.js';
 import { logbookOf, type RawEntry } from '../logbook';
 import type { Problem } from '../solvers/contract';
 import { shopKinds } from './kinds';
@@ -7,7 +8,7 @@ import { freshBook, shopOf, type ShopBook, type ShopState } from './shopState';
 const log = logbookOf<ShopBook, NewShopEntry, ShopEntry>({
   kinds: shopKinds,
   empty: freshBook,
-  schemas: { new: 'new_shop_entry', stored: 'stored_shop_entry', body: 'shop' },
+  compiled,
 });
 
 /** Problems with the form of an entry of the shop, see `Logbook.problems`. */

@@ -1,5 +1,6 @@
 import { Unsolvable } from '../metrology';
-import { hasSchema, problemsWith } from '../validation';
+import * as compiled from '../generated/solvers.js';
+import { problemsWith, validatorOf } from '../validation';
 import type { Problem, SolverResult } from './contract';
 import { solvers } from './registry';
 
@@ -19,9 +20,9 @@ function allFinite(value: unknown): boolean {
  */
 export function runSolver(name: string, input: unknown): SolverResult {
   const solver = solvers.get(name);
-  const schema = `solver_${name.replaceAll('-', '_')}`;
-  if (!solver || !hasSchema(schema)) return { status: 'unknown-solver' };
-  const problems = problemsWith(schema, input);
+  const validate = validatorOf(compiled, name);
+  if (!solver || !validate) return { status: 'unknown-solver' };
+  const problems = problemsWith(validate, input);
   if (problems.length > 0) return { status: 'invalid-input', problems };
   const checked: Problem[] = solver.check?.(input as never) ?? [];
   if (checked.length > 0) return { status: 'invalid-input', problems: checked };

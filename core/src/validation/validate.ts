@@ -1,4 +1,3 @@
-import * as generated from '../generated/validators.js';
 import type { Problem } from '../solvers/contract';
 import { patternWords } from './plain.schema';
 
@@ -11,7 +10,8 @@ interface AjvError {
   message?: string;
   params: Record<string, unknown>;
 }
-type Validator = ((data: unknown) => boolean) & { errors?: AjvError[] | null };
+/** A schema compiled to a check; it keeps what was wrong with what it was asked last. */
+export type Validator = ((data: unknown) => boolean) & { errors?: AjvError[] | null };
 
 const pointer = (base: string, name: unknown) => `${base}/${String(name).replaceAll('~', '~0').replaceAll('/', '~1')}`;
 
@@ -30,19 +30,19 @@ function problemOf({ instancePath, keyword, message, params }: AjvError): Proble
   return { path: instancePath, message: message ?? 'is not valid' };
 }
 
-export type SchemaName = keyof typeof generated;
-
-/** True when a schema of this name was compiled. */
-export const hasSchema = (name: string): name is SchemaName => Object.hasOwn(generated, name);
+/** The validator of this name in a module of them, if there is one; names there have `_` where ours have `-`. */
+export function validatorOf(compiled: Readonly<Record<string, unknown>>, name: string): Validator | null {
+  const own = name.replaceAll('-', '_');
+  return Object.hasOwn(compiled, own) ? (compiled[own] as Validator) : null;
+}
 
 /**
- * Checks data against one of the compiled schemas. The same code runs in the browser, on the server and on the
- * command line; it is generated from the schemas, so that no page needs `eval`.
+ * Checks data against a compiled schema. The same code runs in the browser, on the server and on the command line; it
+ * is generated from the schemas, so that no page needs `eval`.
  *
  * @returns the problems, an empty list when there are none
  */
-export function problemsWith(name: SchemaName, data: unknown): Problem[] {
-  const validate = generated[name] as Validator;
+export function problemsWith(validate: Validator, data: unknown): Problem[] {
   if (validate(data)) return [];
   const errors = validate.errors ?? [];
   // The branch markers of if/then and oneOf repeat what the branch itself has said.

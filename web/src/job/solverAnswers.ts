@@ -9,9 +9,8 @@ import {
   type SeatInput,
   type SolverResult,
 } from '@holotonos/core';
-import { wrap, type Remote } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { SolverWorker } from '@/workers/solver.worker';
+import { solverThread } from '@/workers/solverThread';
 
 /** Solvers a judgement asks. */
 type Asked = 'rim' | 'seat' | 'body-line' | 'bore' | 'hinge' | 'joint';
@@ -21,21 +20,17 @@ const mostKept = 2000;
 
 /**
  * Answers for `judgeJob` from a web worker. What was known when the page was made is answered at once, so that server
- * and browser draw the same; every later question goes to the worker, and the page is drawn again when it answers.
+ * and browser draw the same, and so is what is asked while the worker loads: loading it takes longer than an answer.
+ * Every later question goes to the worker, and the page is drawn again when it answers.
  */
 export function useSolverAnswers(): Answers & { version: number } {
   const [version, setVersion] = useState(0);
   const known = useRef(new Map<string, unknown>());
   const asked = useRef(new Set<string>());
-  const worker = useRef<Remote<SolverWorker> | null>(null);
+  const drawn = useRef(false);
 
   useEffect(() => {
-    const thread = new Worker(new URL('../workers/solver.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = wrap<SolverWorker>(thread);
-    return () => {
-      worker.current = null;
-      thread.terminate();
-    };
+    drawn.current = true;
   }, []);
 
   return useMemo(() => {
@@ -43,8 +38,8 @@ export function useSolverAnswers(): Answers & { version: number } {
       const key = `${name} ${JSON.stringify(input)}`;
       const solveHere = () => solve(input);
       if (known.current.has(key)) return known.current.get(key) as Output | null;
-      const solver = worker.current;
-      if (!solver) {
+      const thread = drawn.current ? solverThread() : null;
+      if (!thread?.ready) {
         const answer = solveHere();
         known.current.set(key, answer);
         return answer;
@@ -59,7 +54,7 @@ export function useSolverAnswers(): Answers & { version: number } {
           setVersion((n) => n + 1);
         };
         // A worker that cannot be loaded must not leave the question open: then it is answered here.
-        void solver.solve(name, input).then(
+        void thread.solver.solve(name, input).then(
           (result: SolverResult) => settle(result.status === 'solved' ? result.output : null),
           () => settle(solveHere()),
         );

@@ -12,7 +12,7 @@ describe('the resolver of the intake form', () => {
     unit: 'mm',
   };
   const resolve = (values: Record<string, unknown>) =>
-    bodyResolver<Record<string, unknown>>('body_intake', { ticket: 'Give it a number.' })(values, undefined, {
+    bodyResolver<Record<string, unknown>>('intake', { ticket: 'Give it a number.' })(values, undefined, {
       fields: {},
       shouldUseNativeValidation: false,
     });

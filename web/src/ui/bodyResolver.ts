@@ -1,21 +1,21 @@
 'use client';
 
-import { problemsWith, type SchemaName } from '@holotonos/core';
+import { bodyProblems, type EntryKind } from '@holotonos/core';
 import type { FieldErrors, FieldValues, Resolver } from 'react-hook-form';
 
 /** Fields left empty are left out: an optional text is absent, not empty. */
 export const withoutBlanks = <T extends object>(values: T): Partial<T> =>
   Object.fromEntries(Object.entries(values).filter(([, value]) => value !== '' && value !== undefined)) as Partial<T>;
 
-/** A React-Hook-Form resolver over a compiled schema: the same check the server makes. */
-export function bodyResolver<T extends FieldValues>(schema: SchemaName, words: Record<string, string>): Resolver<T> {
+/** A React-Hook-Form resolver over the body of an entry: the same check the server makes. */
+export function bodyResolver<T extends FieldValues>(kind: EntryKind, words: Record<string, string>): Resolver<T> {
   return (values) => {
     const tidy = withoutBlanks(values);
-    const problems = problemsWith(schema, tidy);
+    const problems = bodyProblems(kind, tidy);
     if (problems.length === 0) return { values: tidy as T, errors: {} };
     const errors: Record<string, { type: string; message: string }> = {};
     for (const { path, message } of problems) {
-      const field = path.split('/')[1] ?? 'root';
+      const field = path.split('/')[2] ?? 'root';
       errors[field] ??= { type: 'schema', message: words[field] ?? `This ${message}` };
     }
     return { values: {}, errors: errors as FieldErrors<T> };

@@ -29,6 +29,7 @@ async function walk<P, T>(steps: Generator<P, T>, tell: (progress: P) => void): 
 
 /** The solvers, off the page's own thread. */
 const api = {
+  ready: () => true,
   solve: runSolver,
   /** a better schedule; null when it was stopped */
   schedule: (input: ScheduleInput, tell: (progress: { round: number; rounds: number }) => void) =>

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { applyOptions, problemsWith, shippedTypes, type InstrumentType } from '@holotonos/core';
+import { applyOptions, bodyProblems, shippedTypes, type InstrumentType } from '@holotonos/core';
 import { answered, fetchDouble } from '../hooks/bench';
 
 const went: string[] = [];
@@ -70,7 +70,7 @@ describe('the intake', () => {
     tick('Photographed from all sides');
     await open(1, sent);
     const [{ body }] = sent() as unknown as [{ body: Record<string, unknown> }];
-    expect(problemsWith('body_intake', body)).toEqual([]);
+    expect(bodyProblems('intake', body)).toEqual([]);
     expect(body).toMatchObject({
       ticket: 'LL-300',
       owner: 'A. Player',

@@ -38,6 +38,7 @@ jest.unstable_mockModule('comlink', () => ({
 }));
 const { act, renderHook } = await import('@testing-library/react');
 const { useSolverAnswers } = await import('../../src/job/solverAnswers');
+const { useSolved } = await import('../../src/job/useSolved');
 const { useSchedule } = await import('../../src/app/week/_week/useSchedule');
 
 beforeEach(() => {
@@ -50,8 +51,14 @@ const rim = (height: number): RimInput => ({
   limits: { flatness: 0.03 },
 });
 
+const answer = (at: number, value: unknown) =>
+  act(async () => {
+    calls[at]?.answer(value);
+    await settle();
+  });
+
 describe('answers from the worker', () => {
-  test('what is asked while the page is made is answered there; later questions are asked once, and drawn when answered', async () => {
+  test('what is asked while the page is made, or while the worker loads, is answered there; the worker begins with the first question', async () => {
     const first: unknown[] = [];
     const hook = renderHook(() => {
       const answers = useSolverAnswers();
@@ -59,30 +66,30 @@ describe('answers from the worker', () => {
       return answers;
     });
     expect(first).toEqual([solveRim(rim(0.01))]);
-    expect(started).toBe(1);
-    // Known already: no question.
+    // Known already: no question, and no worker for it.
     expect(hook.result.current.rim(rim(0.01))).toEqual(first[0]);
-    expect(calls).toEqual([]);
+    expect(started).toBe(0);
+    expect(hook.result.current.rim(rim(0.15))).toEqual(solveRim(rim(0.15)));
+    expect([started, calls.map(({ name }) => name)]).toEqual([1, ['ready']]);
+    expect(hook.result.current.rim(rim(0.16))).toEqual(solveRim(rim(0.16)));
+    await answer(0, true);
     for (let time = 0; time < 3; time += 1) expect(hook.result.current.rim(rim(0.2))).toBeNull();
-    expect(calls.map(({ name, args }) => [name, args[0]])).toEqual([['solve', 'rim']]);
+    expect(calls.slice(1).map(({ name, args }) => [name, args[0]])).toEqual([['solve', 'rim']]);
     const before = hook.result.current.version;
-    await act(async () => {
-      calls[0]?.answer({ status: 'solved', output: solveRim(rim(0.2)) });
-      await settle();
-    });
+    await answer(1, { status: 'solved', output: solveRim(rim(0.2)) });
     expect(hook.result.current.version).toBe(before + 1);
     expect(hook.result.current.rim(rim(0.2))).toEqual(solveRim(rim(0.2)));
-    expect(calls).toHaveLength(1);
+    expect(calls).toHaveLength(2);
+    // Another view of the page asks the same worker.
     hook.unmount();
-    expect(ended).toBe(1);
+    const next = renderHook(() => useSolverAnswers());
+    expect(next.result.current.rim(rim(0.21))).toBeNull();
+    expect([started, ended]).toEqual([1, 0]);
   });
   test('a question without an answer is answered with none, and not asked again', async () => {
     const hook = renderHook(() => useSolverAnswers());
     expect(hook.result.current.rim(rim(0.3))).toBeNull();
-    await act(async () => {
-      calls[0]?.answer({ status: 'unsolvable', message: 'x' });
-      await settle();
-    });
+    await answer(0, { status: 'unsolvable', message: 'x' });
     expect(hook.result.current.rim(rim(0.3))).toBeNull();
     expect(calls).toHaveLength(1);
   });
@@ -103,16 +110,47 @@ describe('answers from the worker', () => {
   });
 });
 
+describe('the answer to what stands in a panel', () => {
+  const solved = (output: number) => ({ status: 'solved', output });
+  const panel = (first: object | null) =>
+    renderHook(({ input }) => useSolved('bushing', input), { initialProps: { input: first } });
+  test('is asked once for the same figures, and the newest question counts, whatever is answered first', async () => {
+    const hook = panel({ hole: 4 });
+    hook.rerender({ input: { hole: 4 } });
+    expect([hook.result.current, calls.map(({ args }) => args)]).toEqual([null, [['bushing', { hole: 4 }]]]);
+    hook.rerender({ input: { hole: 5 } });
+    await answer(1, solved(5));
+    expect(hook.result.current).toEqual(solved(5));
+    await answer(0, solved(4));
+    expect(hook.result.current).toEqual(solved(5));
+  });
+  test('stands while the next one is worked out, and goes when nothing is asked any more', async () => {
+    const hook = panel({ hole: 4 });
+    await answer(0, { status: 'invalid-input', problems: [] });
+    hook.rerender({ input: { hole: 6 } });
+    expect(hook.result.current).toEqual({ status: 'invalid-input', problems: [] });
+    hook.rerender({ input: null });
+    expect([hook.result.current, calls.length]).toEqual([null, 2]);
+  });
+  test('a field that holds no figure is asked as none, not passed over', () => {
+    panel({ hole: NaN });
+    expect(calls.map(({ args }) => args)).toEqual([['bushing', { hole: null }]]);
+  });
+  test('stays away when the worker fails', async () => {
+    const hook = panel({ hole: 4 });
+    await act(async () => {
+      calls[0]?.fail(new Error('no worker'));
+      await settle();
+    });
+    expect(hook.result.current).toBeNull();
+  });
+});
+
 describe('the schedule of the bench', () => {
   const question = { input: { tasks: [] }, ranges: {} } as unknown as BenchQuestion;
   const schedule = (late: string[], makespan = 10) => ({ late, makespan }) as unknown as ScheduleOutput;
   const shown = (first: ScheduleOutput) =>
     renderHook(({ of }) => useSchedule(question, of), { initialProps: { of: first } });
-  const answer = (at: number, value: unknown) =>
-    act(async () => {
-      calls[at]?.answer(value);
-      await settle();
-    });
 
   test('that is in time is not bettered; only its chances are played through, with progress', async () => {
     const first = schedule([]);

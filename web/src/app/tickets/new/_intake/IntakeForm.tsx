@@ -93,7 +93,7 @@ export function IntakeForm({ types }: { types: readonly TypeChoice[] }) {
     setError,
     formState: { errors, isSubmitting },
   } = useForm<Intake>({
-    resolver: bodyResolver<Intake>('body_intake', problemWords),
+    resolver: bodyResolver<Intake>('intake', problemWords),
     defaultValues: {
       family: 'saxophone',
       instrumentType: 'alto-saxophone',

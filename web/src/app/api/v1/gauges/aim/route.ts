@@ -1,4 +1,4 @@
-import { problemsWith, type MeasuringPoint } from '@holotonos/core';
+import { pointProblems, type MeasuringPoint } from '@holotonos/core';
 import { aimGauges } from '@/server/gaugeHub';
 import { loadJob } from '@/server/jobs';
 import { answering, invalid, notFound, readJson } from '@/server/replies';
@@ -9,7 +9,7 @@ export const POST = (request: Request) =>
     const read = await readJson(request);
     if (!read.ok) return read.response;
     const { ticket = '', token = '', point } = (read.data ?? {}) as Record<'ticket' | 'token' | 'point', unknown>;
-    const problems = problemsWith('measuring_point', point ?? null);
+    const problems = pointProblems(point ?? null);
     if (problems.length > 0) return invalid(problems.map((each) => ({ ...each, path: `/point${each.path}` })));
     if (typeof token !== 'string' || token.length > 80)
       return invalid([{ path: '/token', message: 'must be a short text' }]);

@@ -4,7 +4,7 @@ import {
   changeType,
   changeableLists,
   instrumentTypeProblems,
-  problemsWith,
+  typeFormProblems,
   type InstrumentType,
 } from '@holotonos/core';
 import { assumedWords, filledFrom, rowForms, rowFrom } from './rowForms';
@@ -18,7 +18,7 @@ describe('rows from a form', () => {
     expect(hole.assumed).toEqual(['clock', 'diameter', 'chimney']);
     expect(assumedWords('pads', ['diameter', 'axisDistance'])).toBe('diameter, hinge to its middle');
     const grown = changeType(blank, { put: { holes: [hole as InstrumentType['holes'][number]] } });
-    expect(problemsWith('instrument_type', grown)).toEqual([]);
+    expect(typeFormProblems(grown)).toEqual([]);
     expect(instrumentTypeProblems(grown)).toEqual([]);
   });
   test('parts that were left unchosen are not named', () => {

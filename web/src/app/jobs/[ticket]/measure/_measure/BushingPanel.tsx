@@ -1,17 +1,10 @@
 'use client';
 
-import {
-  parseLength,
-  printFigure,
-  printPhrase,
-  printQuantity,
-  stock,
-  runSolver,
-  type BushingOutput,
-} from '@holotonos/core';
+import { parseLength, printFigure, printPhrase, printQuantity, stock, type BushingOutput } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
+import { useSolved } from '@/job/useSolved';
 
 /** What a shop that bushes posts has in its drawer: workshop defaults, to be typed over. */
 const cutters = [4, 4.5, 5, 5.5, 6, 6.5, 7];
@@ -35,22 +28,27 @@ export function BushingPanel({ part }: { part: string }) {
         fields.map(({ name, start }) => [name, printFigure(start, unit, unit === 'in' ? 3 : 1)]),
       ) as Record<Field, string>,
   );
-  if (type.body !== 'wood') return null;
   const of = (name: Field) => {
     const typed = parseLength(text[name], unit);
     return typed.ok ? typed.mm : NaN;
   };
   const told = (mm: number) => printQuantity(stock(mm), unit);
-  const result = runSolver('bushing', {
-    hole: { diameter: of('hole') },
-    wall: of('wall'),
-    leave: of('leave'),
-    below: of('below'),
-    cutters,
-    bushes,
-    gap: [0.05, 0.15],
-  });
-  const answer = result.status === 'solved' ? (result.output as BushingOutput) : null;
+  const result = useSolved(
+    'bushing',
+    type.body === 'wood'
+      ? {
+          hole: { diameter: of('hole') },
+          wall: of('wall'),
+          leave: of('leave'),
+          below: of('below'),
+          cutters,
+          bushes,
+          gap: [0.05, 0.15],
+        }
+      : null,
+  );
+  if (type.body !== 'wood') return null;
+  const answer = result?.status === 'solved' ? (result.output as BushingOutput) : null;
   return (
     <section className="mt-3" aria-label="Bush for a stripped post">
       <h3>A bush for {names.get(part) ?? part}</h3>
@@ -69,12 +67,12 @@ export function BushingPanel({ part }: { part: string }) {
           </div>
         ))}
       </div>
-      <p className={answer ? 'mb-1' : 'say attention mb-1'} aria-live="polite">
+      <p className={answer || !result ? 'mb-1' : 'say attention mb-1'} aria-live="polite">
         {answer
           ? `Cutter ${told(answer.cutter)}, ${told(answer.depth)} deep; bush ${told(answer.bush.outer)}${answer.bush.cutTo === null ? '' : `, cut to ${told(answer.bush.cutTo)}`}; ${told(answer.gap)} of adhesive all round; ${told(answer.left)} of wood are left above the bore.`
-          : result.status === 'unsolvable'
+          : result?.status === 'unsolvable'
             ? printPhrase(result.said, unit)
-            : 'Every field takes a figure of 0 or more; hole and wood more than 0.'}
+            : result && 'Every field takes a figure of 0 or more; hole and wood more than 0.'}
       </p>
       <p className="soft mb-0">
         Rotary cutters and dust of dense woods: eye protection, extraction and a mask; follow your local rules, and a

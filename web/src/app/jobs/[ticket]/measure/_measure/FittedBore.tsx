@@ -8,12 +8,12 @@ import {
   printPhrase,
   printQuantity,
   rulerOf,
-  runSolver,
   type BoreOutput,
   type LengthUnit,
   type ReportFact,
 } from '@holotonos/core';
 import { useId, useState } from 'react';
+import { useSolved } from '@/job/useSolved';
 import { Form } from '@/ui/bootstrap';
 
 /** The places named in a text, in the order they stand, mm. */
@@ -35,14 +35,17 @@ export function FittedBore({
   const [text, setText] = useState('');
   const ruler = rulerOf(unit);
   const limitOf = (fact: string) => limits.find(({ id: each }) => each === fact)?.limit?.upper ?? 0.1;
-  const result =
-    open &&
-    runSolver('bore', {
-      stations: bore.stations.map(({ at, mean }) => ({ at, readings: [{ clock: 0, diameter: mean }] })),
-      reference: { kind: 'fit', breaks: placesIn(text, ruler) },
-      limits: { deviation: limitOf('bore-deviation'), ovality: limitOf('bore-ovality') },
-    });
-  const fitted = result && result.status === 'solved' ? (result.output as BoreOutput) : null;
+  const result = useSolved(
+    'bore',
+    open
+      ? {
+          stations: bore.stations.map(({ at, mean }) => ({ at, readings: [{ clock: 0, diameter: mean }] })),
+          reference: { kind: 'fit', breaks: placesIn(text, ruler) },
+          limits: { deviation: limitOf('bore-deviation'), ovality: limitOf('bore-ovality') },
+        }
+      : null,
+  );
+  const fitted = result?.status === 'solved' ? (result.output as BoreOutput) : null;
   const most = fitted?.stations.reduce((a, b) => (Math.abs(b.deviation) > Math.abs(a.deviation) ? b : a));
   return (
     <details className="mt-2" onToggle={(event) => setOpen(event.currentTarget.open)}>
@@ -87,9 +90,9 @@ export function FittedBore({
           )}
         </>
       ) : (
-        open && (
+        result && (
           <p className="say attention mt-2 mb-0">
-            {result && result.status === 'unsolvable'
+            {result.status === 'unsolvable'
               ? printPhrase(result.said, unit)
               : 'Breaks must lie between the first and the last station, with stations on either side.'}
           </p>
