@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import puppeteer, { type Browser, type JSHandle, type Page } from 'puppeteer-core';
 import { chromiumArgs, chromiumPath } from '../../bin/lib/chromium.mjs';
-import { demoDatabase, type TestDatabase } from '../../store/tests/database';
+import { demoBesides } from '../../store/tests/copies';
 
 /** How long a busy machine may take to show something, ms. Nothing waits this long unless it is missing. */
 export const patience = 60_000;
@@ -21,7 +21,7 @@ const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
 /** The real server on a database of its own, and a browser to drive it. */
 export interface App {
   address: string;
-  database: TestDatabase;
+  database: Awaited<ReturnType<typeof demoBesides>>;
   browser: Browser;
   downloads: string;
   page: () => Promise<Page>;
@@ -80,7 +80,7 @@ export async function startBrowser(): Promise<{ browser: Browser; profile: strin
 
 /** Starts server and browser on a fresh database, with the demo in it. */
 export async function startApp({ gauges = '' } = {}): Promise<App> {
-  const database = await demoDatabase();
+  const database = await demoBesides();
   const server = await startServer(database.webUrl, { gauges });
   const { browser, profile } = await startBrowser();
   return {

@@ -102,8 +102,9 @@ describe('files', () => {
     expect(plain(await csv('LL-311'))).toEqual(plain(await csv(ticket)));
   });
   const countOf = async (): Promise<number> => {
-    const { rows } = await app.database.db.execute<{ n: string }>(
-      `select count(*) as n from entries join jobs on jobs.id = entries.job_id where jobs.ticket = '${ticket}'`,
+    const { rows } = await app.database.pool.query<{ n: string }>(
+      `select count(*) as n from entries join jobs on jobs.id = entries.job_id where jobs.ticket = $1`,
+      [ticket],
     );
     return Number(rows[0]?.n);
   };

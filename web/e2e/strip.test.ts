@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { JobState } from '@holotonos/core';
-import { jobByTicket, jobState } from '@holotonos/store';
+import { jobByTicket, jobState, openStore, type Store } from '@holotonos/store';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
 import { axeInBothLights, axeProblems, fill, press, seeText, send, startApp, tick, until, type App } from './app';
@@ -12,23 +12,26 @@ import { axeInBothLights, axeProblems, fill, press, seeText, send, startApp, tic
 jest.setTimeout(180_000);
 
 let app: App;
+let store: Store;
 let page: Page;
 let folder: string;
 const faults: string[] = [];
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'holotonos-pictures-'));
   app = await startApp();
+  store = openStore(app.database.url, 2);
   page = await app.page();
   page.on('pageerror', (error) => faults.push(String(error)));
 });
 afterAll(async () => {
+  await store.close();
   await app.close();
   rmSync(folder, { recursive: true, force: true });
 });
 
 const stateOf = async (ticket: string): Promise<JobState> => {
-  const job = await jobByTicket(app.database.db, ticket);
-  return jobState(app.database.db, job?.id ?? '');
+  const job = await jobByTicket(store.db, ticket);
+  return jobState(store.db, job?.id ?? '');
 };
 const settled = () => until(page, () => !document.body.innerText.includes('Writing …'));
 const keys = async (...all: string[]) => {
