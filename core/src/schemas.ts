@@ -20,6 +20,7 @@ import { regulateInput } from './regulation/regulate.schema';
 import { rimInput } from './rims/rim.schema';
 import { scheduleInput } from './schedule/schedule.schema';
 import { pitchInput } from './tuning/pitch.schema';
+import { tuneInput } from './tuning/tune.schema';
 import { newShopEntrySchema, shopEntryBodies, storedShopEntrySchema } from './shop/shopEntry.schema';
 
 /** By names a module can export. */
@@ -48,6 +49,7 @@ export const compiledSchemas: Readonly<Record<string, Readonly<Record<string, ob
     'landing': landingInput,
     'regulate': regulateInput,
     'pitch': pitchInput,
+    'tune': tuneInput,
     'plan': planInput,
     'schedule': scheduleInput,
   }),

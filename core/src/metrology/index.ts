@@ -1,6 +1,7 @@
 export * from './clock';
 export * from './circularRuns';
 export * from './leastSquares';
+export * from './solveSpd';
 export * from './unsolvable';
 export * from './gauge';
 export * from './conformity.schema';

@@ -1,4 +1,4 @@
-import { Unsolvable } from '../metrology';
+import { solveSpd, Unsolvable } from '../metrology';
 import { oneOfEach } from '../solvers/checks';
 import type { LinkageInput } from './linkage.schema';
 
@@ -134,30 +134,6 @@ export interface Pressed {
   q: Float64Array;
   /** first touch of each pad, mm */
   touch: Float64Array;
-}
-
-/** Solves A·x = b for a symmetric positive definite A, in place (Cholesky); false where it is not. */
-function solveSpd(a: Float64Array, b: Float64Array, n: number): boolean {
-  for (let j = 0; j < n; j += 1) {
-    for (let i = j; i < n; i += 1) {
-      let sum = a[i * n + j] ?? 0;
-      for (let k = 0; k < j; k += 1) sum -= (a[i * n + k] ?? 0) * (a[j * n + k] ?? 0);
-      if (i > j) a[i * n + j] = sum / (a[j * n + j] ?? 1);
-      else if (sum > 0) a[j * n + j] = Math.sqrt(sum);
-      else return false;
-    }
-  }
-  for (let i = 0; i < n; i += 1) {
-    let sum = b[i] ?? 0;
-    for (let k = 0; k < i; k += 1) sum -= (a[i * n + k] ?? 0) * (b[k] ?? 0);
-    b[i] = sum / (a[i * n + i] ?? 1);
-  }
-  for (let i = n - 1; i >= 0; i -= 1) {
-    let sum = b[i] ?? 0;
-    for (let k = i + 1; k < n; k += 1) sum -= (a[k * n + i] ?? 0) * (b[k] ?? 0);
-    b[i] = sum / (a[i * n + i] ?? 1);
-  }
-  return true;
 }
 
 /** Largest push that is left on a key at rest in its state, N. */

@@ -11,7 +11,7 @@ import { landingSolver, linkageSolver, regulateSolver } from '../regulation';
 import { rimSolver } from '../rims';
 import { springSolver } from '../springs';
 import { scheduleSolver } from '../schedule';
-import { pitchSolver } from '../tuning';
+import { pitchSolver, tuneSolver } from '../tuning';
 import type { Solver } from './contract';
 
 /** Every solver there is. To add one: a schema, a solve function and a test in the folder of its trade word, and a line here. */
@@ -31,6 +31,7 @@ const all = [
   landingSolver,
   regulateSolver,
   pitchSolver,
+  tuneSolver,
   planSolver,
   scheduleSolver,
 ] as const;

@@ -1,1 +1,2 @@
 export { pitchSolver } from './pitch.solver';
+export { tuneSolver } from './tune.solver';

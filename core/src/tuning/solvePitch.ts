@@ -5,7 +5,8 @@ import { inputImpedance, topImpedance, tubeOf, type Tube } from './tube';
 const reach = 600;
 /** A resonance of a played tube is wider than this, cents: none slips through. */
 const stride = 20;
-const centsOf = (frequency: number, near: number) => 1200 * Math.log2(frequency / near);
+/** How far a frequency lies from another, cents; positive: above it. */
+export const centsOf = (frequency: number, near: number) => 1200 * Math.log2(frequency / near);
 
 interface Sample {
   frequency: number;
@@ -32,24 +33,27 @@ function crossing(reactance: (frequency: number) => number, from: Sample, to: Sa
   return b.frequency;
 }
 
-/** The resonance nearest to a frequency; null where none lies within reach. */
-function resonanceNear(tube: Tube, closed: ReadonlySet<string>, near: number): number | null {
+/** The resonance nearest to a frequency, Hz; null where none lies within reach. */
+export function resonanceNear(tube: Tube, closed: ReadonlySet<string>, near: number): number | null {
   // A reed plays where the impedance is greatest, its reactance falling through zero; an edge where it is least.
   const sign = tube.excitation.kind === 'reed' ? 1 : -1;
   const reactance = (frequency: number) => sign * inputImpedance(tube, closed, frequency).im;
-  const at = (cents: number) => near * 2 ** (cents / 1200);
-  let best: number | null = null;
-  const sample = (cents: number): Sample => ({ frequency: at(cents), reactance: reactance(at(cents)) });
-  let before = sample(-reach);
-  for (let cents = -reach; cents < reach; cents += stride) {
-    const after = sample(cents + stride);
-    if (before.reactance > 0 && after.reactance <= 0) {
-      const found = crossing(reactance, before, after);
-      if (best === null || Math.abs(centsOf(found, near)) < Math.abs(centsOf(best, near))) best = found;
-    }
-    before = after;
+  const sample = (cents: number): Sample => {
+    const frequency = near * 2 ** (cents / 1200);
+    return { frequency, reactance: reactance(frequency) };
+  };
+  const between = (below: Sample, above: Sample): number[] =>
+    below.reactance > 0 && above.reactance <= 0 ? [crossing(reactance, below, above)] : [];
+  // Outward from where it is looked for, both ways at once: what the first ring holds is nearer than anything beyond it.
+  let [below, above] = [sample(0), sample(0)];
+  for (let cents = stride; cents <= reach; cents += stride) {
+    const [lower, upper] = [sample(-cents), sample(cents)];
+    const [first, second] = [...between(lower, below), ...between(above, upper)];
+    if (first !== undefined)
+      return second === undefined || Math.abs(centsOf(first, near)) <= Math.abs(centsOf(second, near)) ? first : second;
+    [below, above] = [lower, upper];
   }
-  return best;
+  return null;
 }
 
 /**
