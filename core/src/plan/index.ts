@@ -8,6 +8,7 @@ export * from './orderOperations';
 export * from './planOverhaul';
 export * from './plan.solver';
 export * from './jobPlan';
+export * from './doSteps';
 export * from './spoilt';
 export * from './learnTimes';
 export * from './planDiff';

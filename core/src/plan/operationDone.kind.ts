@@ -15,6 +15,12 @@ const body = {
     disturbs: { type: 'array', items: measurePattern, maxItems: 60 },
     cures: { type: 'array', items: text(80), maxItems: 200 },
     note: freeText(2000),
+    cautionsAccepted: {
+      type: 'array',
+      items: text(60),
+      maxItems: 30,
+      description: 'where it was done without having been started',
+    },
     override: { ...text(1000), description: 'why it was done although its gate was closed' },
   },
   required: ['operation', 'title', 'minutes', 'disturbs', 'cures'],
@@ -25,9 +31,16 @@ const body = {
 export const operationDone: JobKind<'operation-done', FromSchema<typeof body>> = {
   body,
   fold: (draft, entry) => {
-    const { operation, title, minutes: took, cures, disturbs, override = '' } = entry.body;
+    const { operation, title, minutes: took, cures, disturbs, cautionsAccepted, override = '' } = entry.body;
     const state = ended(draft.operations, operation, entry);
-    draft.operations.set(operation, { ...state, status: 'done', title, minutes: took, override });
+    draft.operations.set(operation, {
+      ...state,
+      status: 'done',
+      title,
+      minutes: took,
+      override,
+      ...(cautionsAccepted && { cautionsAccepted }),
+    });
     setFindings(draft, cures, 'cured', entry.id, '');
     disturb(draft, disturbs, { entry: entry.id, operation, title });
   },
