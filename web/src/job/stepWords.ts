@@ -2,6 +2,7 @@ import {
   isLeast,
   isOpenStep,
   printQuantity,
+  type HeldUp,
   type JobPlan,
   type LengthUnit,
   type ReachedAt,
@@ -44,4 +45,20 @@ export function nextWords({ next, steps }: JobPlan): string {
   const shut = held?.gate.find(({ open }) => !open);
   if (shut) return `Measure first: ${shut.why}`;
   return steps.some((step) => !isOver(step)) ? 'Nothing can start now' : 'Everything is done';
+}
+
+/** What keeps a step from being done, as a sentence. */
+export function heldWords(by: HeldUp): string {
+  switch (by.by) {
+    case 'over':
+      return 'It is behind us already.';
+    case 'step':
+      return by.until ? `“${by.title}” is still curing.` : `It waits for “${by.title}”.`;
+    case 'owner':
+      return by.agreement === 'refused' ? 'The owner does not want it.' : 'The owner has not agreed to it yet.';
+    case 'gate':
+      return `Its gate is closed: ${by.why}.`;
+    case 'cautions':
+      return 'Its cautions are not accepted yet today: they stand on its card.';
+  }
 }

@@ -3,8 +3,9 @@
 import { type Step } from '@holotonos/core';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useState } from 'react';
-import { Button } from '@/ui/bootstrap';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { usePageKeys } from '@/frame/BenchContext';
+import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { minutesText } from '@/ui/words';
 import { Bands } from '@/job/JobShell';
@@ -12,13 +13,39 @@ import { AddStep } from './HandChange';
 import { PlanTurns } from './PlanTurns';
 import { StepCard } from './StepCard';
 import { isOver, nextWords, statusWords } from '@/job/stepWords';
+import { besides, useDoSteps } from './useDoSteps';
 
-function StepRow({ step, chosen, open }: { step: Step; chosen: boolean; open: () => void }) {
+const keys = [
+  { keys: '↑ ↓', does: 'to the step before or after' },
+  { keys: 'D', does: 'this step is done, or all that are marked' },
+  { keys: 'M', does: 'mark this step, to do several at once' },
+  { keys: 'Backspace', does: 'take back what was done last here' },
+];
+
+function StepRow({
+  step,
+  chosen,
+  marked,
+  mark,
+  finish,
+  open,
+}: {
+  step: Step;
+  chosen: boolean;
+  marked: boolean;
+  mark: () => void;
+  finish: () => void;
+  open: () => void;
+}) {
   const shut = step.gate.find((check) => !check.open);
   const over = isOver(step);
   const why = step.waitsFor[0] ?? step.after[0];
+  const row = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (chosen) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
   return (
-    <li className={`step-row ${over ? 'over' : step.status}${chosen ? ' here' : ''}`}>
+    <li ref={row} className={`step-row ${over ? 'over' : step.status}${chosen ? ' here' : ''}`}>
       <div>
         <div className="label">{step.stage}</div>
         <div className="soft">{statusWords[step.status]}</div>
@@ -31,14 +58,22 @@ function StepRow({ step, chosen, open }: { step: Step; chosen: boolean; open: ()
         {!over && step.agreement === 'refused' && <div className="notice">The owner does not want it.</div>}
         {!over && shut && <div className="notice">Gate closed: {shut.why}</div>}
       </div>
-      <Button
-        variant="quiet"
-        aria-label={`Card of ${step.title}`}
-        aria-current={chosen ? 'true' : undefined}
-        onClick={open}
-      >
-        Card
-      </Button>
+      <div className="step-acts">
+        {!over && <Form.Check type="checkbox" aria-label={`Mark ${step.title}`} checked={marked} onChange={mark} />}
+        {(step.status === 'ready' || step.status === 'started') && !shut && (
+          <Button variant="quiet" aria-label={`${step.title} is done`} onClick={finish}>
+            Done
+          </Button>
+        )}
+        <Button
+          variant="quiet"
+          aria-label={`Card of ${step.title}`}
+          aria-current={chosen ? 'true' : undefined}
+          onClick={open}
+        >
+          Card
+        </Button>
+      </div>
     </li>
   );
 }
@@ -55,14 +90,17 @@ function useChosenStep(): Step | null {
   );
 }
 
-/** The readout of the plan: what is next and how long it takes. */
-function NextReadout() {
+/** The readout of the plan: what is next, how long it takes, and what the last act came to. */
+function NextReadout({ said = '' }: { said?: string }) {
   const { plan } = useJob();
   return (
     <div className="readout-plain">
       <span className="soft">Next</span>
       <span className="next">{nextWords(plan)}</span>
       {plan.next && <span className="soft">about {minutesText(plan.next.minutes.likely)}</span>}
+      <span role="status" className="said">
+        {said}
+      </span>
     </div>
   );
 }
@@ -81,6 +119,27 @@ export function PlanView() {
     ? plan.steps
     : plan.steps.filter((step) => !isOver(step) || step.status === 'curing' || step.id === chosen?.id);
   const { low, likely, high } = plan.minutesLeft;
+  const acts = useDoSteps();
+  const desk = useRef<HTMLDivElement>(null);
+  usePageKeys(keys);
+  useEffect(() => desk.current?.focus({ preventScroll: true }), []);
+  const open = (step: Step | undefined) =>
+    step && router.replace(`/jobs/${ticket}/plan?step=${encodeURIComponent(step.id)}`, { scroll: false });
+  const finish = () => {
+    if (acts.marked.size > 0) acts.finish(acts.marked);
+    else if (chosen) acts.finish(new Set([chosen.id]));
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+    if ((event.target as HTMLElement).matches('input:not([type=checkbox]), textarea, select')) return;
+    if (event.key === 'ArrowDown') open(besides(shown, chosen?.id, 1));
+    else if (event.key === 'ArrowUp') open(besides(shown, chosen?.id, -1));
+    else if (event.key.toLowerCase() === 'd') finish();
+    else if (event.key.toLowerCase() === 'm' && chosen && !isOver(chosen)) acts.mark(chosen.id);
+    else if (event.key === 'Backspace') acts.takeBack();
+    else return;
+    event.preventDefault();
+  };
   return (
     <Bands
       work={
@@ -118,18 +177,36 @@ export function PlanView() {
                 <Link href={`/jobs/${ticket}/estimate`}>Put the change to the owner.</Link>
               </p>
             )}
-            <ol className="plan-list">
-              {shown.map((step) => (
-                <StepRow
-                  key={step.id}
-                  step={step}
-                  chosen={chosen?.id === step.id}
-                  open={() =>
-                    router.replace(`/jobs/${ticket}/plan?step=${encodeURIComponent(step.id)}`, { scroll: false })
-                  }
-                />
-              ))}
-            </ol>
+            <div
+              ref={desk}
+              className="plan-desk"
+              tabIndex={0}
+              role="group"
+              aria-label="Steps of the plan. Arrows go from step to step, D says that one is done."
+              onKeyDown={onKeyDown}
+            >
+              {acts.marked.size > 0 && (
+                <p className="say attention d-flex flex-wrap gap-3 align-items-center">
+                  <span>
+                    {acts.marked.size} {acts.marked.size === 1 ? 'step is' : 'steps are'} marked.
+                  </span>
+                  <Button onClick={finish}>Done, all that are marked</Button>
+                </p>
+              )}
+              <ol className="plan-list">
+                {shown.map((step) => (
+                  <StepRow
+                    key={step.id}
+                    step={step}
+                    chosen={chosen?.id === step.id}
+                    marked={acts.marked.has(step.id)}
+                    mark={() => acts.mark(step.id)}
+                    finish={() => acts.finish(new Set([step.id]))}
+                    open={() => open(step)}
+                  />
+                ))}
+              </ol>
+            </div>
             {plan.left.length > 0 && (
               <>
                 <h2 className="mt-3">Left as the practice directs</h2>
@@ -161,7 +238,7 @@ export function PlanView() {
           </div>
         </div>
       }
-      readout={<NextReadout />}
+      readout={<NextReadout said={acts.said} />}
     />
   );
 }

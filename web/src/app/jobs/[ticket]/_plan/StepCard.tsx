@@ -6,6 +6,7 @@ import {
   cautionWords,
   deferral,
   establishes,
+  heldUp,
   passWords,
   stepReadings,
   workedAt,
@@ -23,7 +24,8 @@ import { HandChange } from './HandChange';
 import { StepClock } from './StepClock';
 import { StepWhy } from './StepWhy';
 import { isOver, measureWords, reachWords } from '@/job/stepWords';
-import { useWhen } from '@/frame/BenchContext';
+import { useBench, useWhen } from '@/frame/BenchContext';
+import { useCautionsToday } from '@/job/cautionsToday';
 
 function Gate({ gate, ticket }: { gate: GateCheck[]; ticket: string }) {
   if (gate.length === 0) return null;
@@ -141,23 +143,24 @@ function Figures({ step }: { step: Step }) {
   );
 }
 
-/** Cautions of a step in the shop's words, each to be accepted; the deferral always under them. */
-function Cautions({
-  step,
-  accepted,
-  setAccepted,
-}: {
-  step: Step;
-  accepted: readonly string[];
-  setAccepted: (accepted: string[]) => void;
-}) {
+/** Cautions of a step in the shop’s words, each to be accepted once a day; the deferral always under them. */
+function Cautions({ step }: { step: Step }) {
   const { shop } = useJob();
+  const { author } = useBench();
+  const { accepted, accept } = useCautionsToday();
   const id = useId();
   if (step.cautions.length === 0 || isOver(step)) return null;
   const begun = step.status === 'started';
+  const open = step.cautions.filter((caution) => !accepted.has(caution));
   return (
     <fieldset className="say fault mb-3">
-      <legend className="fs-6 fw-bold">{begun ? 'Cautions accepted' : 'Cautions to accept before starting'}</legend>
+      <legend className="fs-6 fw-bold">
+        {begun
+          ? 'Cautions accepted'
+          : open.length > 0
+            ? 'Cautions to accept before starting'
+            : `Cautions, accepted today by ${author.trim() || 'somebody'}`}
+      </legend>
       {step.cautions.map((caution) => {
         const { text, shipped } = cautionWords(shop.cautions, caution);
         return (
@@ -167,16 +170,14 @@ function Cautions({
             className="mb-2"
             type="checkbox"
             label={shipped === null ? text : `${text} (the shop’s words)`}
-            checked={begun || accepted.includes(caution)}
+            checked={begun || accepted.has(caution)}
             disabled={begun}
-            onChange={(event) =>
-              setAccepted(event.target.checked ? [...accepted, caution] : accepted.filter((each) => each !== caution))
-            }
+            onChange={(event) => accept([caution], event.target.checked)}
           />
         );
       })}
-      {!begun && step.cautions.length > 1 && (
-        <Button variant="quiet" className="mb-2" onClick={() => setAccepted([...step.cautions])}>
+      {!begun && open.length > 1 && (
+        <Button variant="quiet" className="mb-2" onClick={() => accept(step.cautions)}>
           I have read all {step.cautions.length}
         </Button>
       )}
@@ -190,14 +191,14 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
   const { momentText } = useWhen();
   const { ticket, write, now, plan, names } = useJob();
   const id = useId();
-  const [accepted, setAccepted] = useState<string[]>([]);
+  const { accepted } = useCautionsToday();
   const [note, setNote] = useState('');
   const [typedMinutes, setTypedMinutes] = useState('');
   const [asking, setAsking] = useState<'skip' | 'override' | null>(null);
   const { status, waitsFor, gate, minutes } = step;
-  const unagreed = step.agreement === 'to-agree' || step.agreement === 'refused';
-  const blocked = waitsFor.length > 0 || unagreed || gate.some(({ open }) => !open);
-  const allAccepted = step.cautions.every((caution) => accepted.includes(caution));
+  const held = heldUp(step, accepted);
+  const blocked = held !== null && held.by !== 'cautions';
+  const allAccepted = step.cautions.every((caution) => accepted.has(caution));
   // Only a clock or a person says how long it took: what the table reckons is never booked as worked.
   const ran = step.state && status === 'started' ? Math.max(1, Math.round(workedAt(step.state, now))) : 0;
   const taken = typedMinutes.trim() === '' ? ran : parseNumber(typedMinutes);
@@ -260,7 +261,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
       )}
       {!isOver(step) && <Gate gate={gate} ticket={ticket} />}
       <StepClock step={step} />
-      {large && <Cautions step={step} accepted={accepted} setAccepted={setAccepted} />}
+      {large && <Cautions step={step} />}
       <h3>Why now</h3>
       <p className="mb-1">{step.after[0]?.reason ?? 'Nothing has to come before it.'}</p>
       <StepWhy step={step} />
@@ -279,7 +280,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
           <strong>Makes stale:</strong> {step.disturbs.map((measure) => measureWords(measure, names)).join(', ')}
         </p>
       )}
-      {!large && <Cautions step={step} accepted={accepted} setAccepted={setAccepted} />}
+      {!large && <Cautions step={step} />}
       {!isOver(step) && (
         <>
           {status === 'started' && (
@@ -307,7 +308,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
                 Done
               </Button>
             ) : (
-              <Button onClick={start} disabled={blocked || !allAccepted}>
+              <Button onClick={start} disabled={held !== null}>
                 Start
               </Button>
             )}

@@ -1,0 +1,68 @@
+'use client';
+
+import { cautionWords, dayIn } from '@holotonos/core';
+import { useCallback, useMemo, useSyncExternalStore } from 'react';
+import { useBench } from '@/frame/BenchContext';
+import { useJob } from './JobContext';
+
+/** What each person has accepted today at this browser: the words of each caution, as they stood. */
+interface Kept {
+  day: string;
+  by: Record<string, Record<string, string>>;
+}
+const key = 'holotonos-cautions';
+
+const listeners = new Set<() => void>();
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  // Another tab of this browser has accepted something.
+  window.addEventListener('storage', listener);
+  return () => {
+    listeners.delete(listener);
+    window.removeEventListener('storage', listener);
+  };
+}
+
+function keptOf(text: string, day: string): Kept {
+  try {
+    const kept = JSON.parse(text) as Kept | null;
+    if (kept?.day === day && typeof kept.by === 'object') return kept;
+  } catch {
+    // A damaged note of what was accepted is none: it is asked again.
+  }
+  return { day, by: {} };
+}
+
+/**
+ * Cautions are accepted once a day for each hazard, by person, and again whenever the shop changes their words. What was
+ * accepted is kept in this browser; on another device it is asked again.
+ */
+export function useCautionsToday(): {
+  accepted: ReadonlySet<string>;
+  /** accepts some, or takes that back */
+  accept: (cautions: readonly string[], is?: boolean) => void;
+} {
+  const { author, zone } = useBench();
+  const { shop, now } = useJob();
+  const text = useSyncExternalStore(
+    subscribe,
+    () => localStorage.getItem(key) ?? 'null',
+    () => 'null',
+  );
+  const person = author.trim();
+  const day = dayIn(now, zone);
+  const wordsOf = useCallback((caution: string) => cautionWords(shop.cautions, caution).text, [shop.cautions]);
+  const accepted = useMemo(() => {
+    const own = keptOf(text, day).by[person] ?? {};
+    return new Set(Object.keys(own).filter((caution) => own[caution] === wordsOf(caution)));
+  }, [text, day, person, wordsOf]);
+  const accept = (cautions: readonly string[], is = true) => {
+    const kept = keptOf(localStorage.getItem(key) ?? 'null', day);
+    const others = Object.entries(kept.by[person] ?? {}).filter(([caution]) => !cautions.includes(caution));
+    const added = is ? cautions.map((caution) => [caution, wordsOf(caution)]) : [];
+    const by = { ...kept.by, [person]: Object.fromEntries([...others, ...added]) as Record<string, string> };
+    localStorage.setItem(key, JSON.stringify({ day, by } satisfies Kept));
+    for (const listener of listeners) listener();
+  };
+  return { accepted, accept };
+}
