@@ -12,4 +12,5 @@ export * from './airWarnings';
 export * from './passHistory';
 export * from './whatDecides';
 export * from './rodStack';
+export * from './lookAgain';
 export { padStandFacts, suggestFromStands } from './padStand';

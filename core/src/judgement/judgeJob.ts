@@ -125,7 +125,7 @@ export function judgeJob(state: JobState, type: InstrumentType, given: Answers =
 }
 
 /** What the figures alone say of one group on one part; null when that group is not measured there. */
-function figureState(
+export function figureState(
   { pads, rims, parts }: Pick<JobJudgement, 'pads' | 'rims' | 'parts'>,
   group: string,
   part: string,

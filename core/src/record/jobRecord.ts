@@ -1,7 +1,7 @@
 import { moneyText } from '../estimate';
-import { findingStatusWords, findingTitle } from '../findings';
+import { findingTitle } from '../findings';
 import { downTheTube, partNames, type InstrumentType } from '../instruments';
-import { judgeJob } from '../judgement';
+import { judgeJob, standingWords } from '../judgement';
 import type { Entry, EntryOf, JobState } from '../job';
 import { jobPlan, type PlanBasis } from '../plan';
 import { practices } from '../practice';
@@ -79,7 +79,8 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
   if (!intake) return null;
   const names = partNames(type);
   const place = (part: string) => names.get(part) ?? part;
-  const plan = jobPlan(state, type, judgeJob(state, type), now, basis);
+  const judgement = judgeJob(state, type);
+  const plan = jobPlan(state, type, judgement, now, basis);
   const live = (entry: Entry) => !state.struck.has(entry.id);
   const doneEntries = state.entries.filter(
     (entry): entry is EntryOf<'operation-done'> => entry.kind === 'operation-done' && live(entry),
@@ -97,15 +98,15 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
     intake,
     practice: practices[state.practice],
     openedAt: state.openedAt ?? '',
-    found: findings.map(({ finding, kind, spring, part, severity, status, note, reason }) => ({
-      finding,
-      title: findingTitle({ kind, spring }),
-      place: place(part),
-      severity,
-      status,
-      statusWord: findingStatusWords[status],
-      note,
-      reason,
+    found: findings.map((each) => ({
+      finding: each.finding,
+      title: findingTitle(each),
+      place: place(each.part),
+      severity: each.severity,
+      status: each.status,
+      statusWord: standingWords(state, judgement, each),
+      note: each.note,
+      reason: each.reason,
     })),
     done: doneEntries.map(({ body, benchTime, author }) => ({
       operation: body.operation,

@@ -120,9 +120,12 @@ describe('the record', () => {
     job.write('practice-change', { practice: 'keeper', reason: 'It is older than thought' });
     const text = record(job);
     expect(text.found.map(({ title, statusWord }) => [title, statusWord])).toEqual([
-      ['Rim not flat', 'cured'],
+      ['Rim not flat', 'worked on, not checked'],
       ['Pad leaking', 'stop-gap'],
     ]);
+    // Only figures, a look or a word make a cure of what was done.
+    job.rim('e', flat);
+    expect(record(job).found.map(({ statusWord }) => statusWord)).toEqual(['cured', 'stop-gap']);
     expect(text.done).toMatchObject([{ operation: 'dress-rim:e', minutes: 14, by: 'Juno Tam' }]);
     expect(text.minutes).toBe(20);
     expect(text.left).toContainEqual({ what: 'Not done: Level and seat the pad: D', why: 'no felt' });
