@@ -4,6 +4,7 @@ import {
   foldEntries,
   foldJob,
   foldShop,
+  judgeJob,
   misfits,
   removableNames,
   type Entry,
@@ -44,6 +45,9 @@ export function jobDouble({ shop = foldShop([]), instrument = 'alto-saxophone' }
     get type() {
       if (!state.instrument) throw new Error('the intake names an instrument');
       return state.instrument;
+    },
+    get judgement() {
+      return judgeJob(double.state, double.type);
     },
     get names() {
       return removableNames(double.type);

@@ -1,5 +1,6 @@
 /** @jest-environment jsdom */
 import { beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { randomUUID } from 'node:crypto';
 import { choicesOf, tickGroups } from '@holotonos/core';
 import { jobDouble, type JobDouble } from './bench';
 
@@ -131,5 +132,56 @@ describe('looking over an instrument', () => {
       shown.does((l) => l.answer(choice));
       expect(ticks().at(-1)).toMatchObject({ group, says: choice.id });
     }
+  });
+});
+
+describe('what waits for another look', () => {
+  const say = (part: string, says: string) => job.write('tick', { group: 'pad', part, says } as never);
+  const work = (operation: string, disturbs: string[], cures: string[] = []) =>
+    job.write('operation-done', { operation, title: operation, minutes: 5, disturbs, cures });
+  const finding = (kind: string, part: string) => {
+    const id = randomUUID();
+    job.write('finding', { finding: id, kind, part, severity: 2, status: 'confirmed' } as never);
+    return id;
+  };
+  const statusOf = (id: string) => job.state.findings.get(id)?.status;
+
+  test('is walked with one key: each place once, neighbours too, round to the first; answers take places out', () => {
+    const { parts } = look('group=pad').now;
+    const [first = '', second = '', , fourth = ''] = parts;
+    for (const part of [first, second, fourth]) say(part, 'no-light');
+    work('straighten-body:body', ['pad:*']);
+    const shown = look('group=hinge');
+    expect(shown.now.again.map(({ part }) => part)).toEqual([first, second, fourth]);
+    shown.does((l) => l.nextAgain());
+    expect([shown.now.group, shown.now.part]).toEqual(['pad', first]);
+    // Answered: the walk has moved to the neighbour by itself, which waits too.
+    shown.does((l) => l.press('n'));
+    shown.does((l) => l.nextAgain());
+    expect(shown.now.part).toBe(second);
+    // Passed by without an answer: it stays.
+    shown.does((l) => l.nextAgain());
+    expect(shown.now.part).toBe(fourth);
+    shown.does((l) => l.press('n'));
+    shown.does((l) => l.nextAgain());
+    expect(shown.now.part).toBe(second);
+    shown.does((l) => l.press('n'));
+    shown.does((l) => l.nextAgain());
+    expect([shown.now.again, shown.now.said]).toEqual([[], 'Nothing waits for another look here.']);
+  });
+  test('that only an eye can judge is answered with a word', () => {
+    const [good, bad] = [finding('dent', 'bell'), finding('dent', 'bow')];
+    work('raise-dent:bell', [], [good]);
+    work('raise-dent:bow', [], [bad]);
+    const shown = look('group=pad');
+    expect(shown.now.again).toHaveLength(2);
+    const of = (id: string) => shown.now.again.find((each) => each.finding?.finding === id);
+    const [first, second] = [of(good), of(bad)];
+    if (!first || !second) throw new Error('both were worked on');
+    shown.does((l) => l.nextAgain());
+    expect(shown.now.group).toBe('pad');
+    shown.does((l) => l.sayOf(first, true));
+    shown.does((l) => l.sayOf(second, false));
+    expect([statusOf(good), statusOf(bad), shown.now.again]).toEqual(['cured', 'confirmed', []]);
   });
 });

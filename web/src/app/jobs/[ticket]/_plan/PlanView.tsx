@@ -1,9 +1,9 @@
 'use client';
 
-import { type Step } from '@holotonos/core';
+import { lookAgain, type Step } from '@holotonos/core';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
@@ -107,7 +107,8 @@ function NextReadout({ said = '' }: { said?: string }) {
 
 /** The steps in order, with the card of the one in hand. */
 export function PlanView() {
-  const { ticket, plan, judgement } = useJob();
+  const { ticket, plan, judgement, state, type } = useJob();
+  const looks = useMemo(() => lookAgain(state, type, judgement).length, [state, type, judgement]);
   const router = useRouter();
   const [showDone, setShowDone] = useState(false);
   const [turnsOpen, setTurnsOpen] = useState(false);
@@ -169,6 +170,14 @@ export function PlanView() {
               <p className="say attention" data-testid="plan-turned">
                 {again} {again === 1 ? 'step that was done has' : 'steps that were done have'} to be looked at again:
                 deeper work has come up since.
+              </p>
+            )}
+            {looks > 0 && (
+              <p className="say">
+                <Link href={`/jobs/${ticket}/look`}>
+                  {looks} {looks === 1 ? 'place waits' : 'places wait'} for another look
+                </Link>
+                : worked on, or moved by what was done.
               </p>
             )}
             {toAgree > 0 && (

@@ -1,13 +1,13 @@
 'use client';
 
 import {
-  findingStatusWords,
   findingTitle,
   isOpenStatus,
   likelyCauses,
   along,
   entryWords,
   printQuantity,
+  standingWords,
   type FindingKind,
   type FindingState,
 } from '@holotonos/core';
@@ -95,14 +95,14 @@ function FindingStory({ finding }: { finding: FindingState }) {
 }
 
 function FindingRow({ finding }: { finding: FindingState }) {
-  const { state, write, names } = useJob();
+  const { state, write, names, judgement } = useJob();
   const { kind, part, place, severity, status, note, reason } = finding;
   const photos = [...state.photos.values()].filter((photo) => photo.finding === finding.finding);
   const answer = (to: 'confirmed' | 'declined' | 'left') =>
     write('finding', { finding: finding.finding, kind, part, severity, status: to, note });
   return (
     <li className="step-row">
-      <div className="label">{findingStatusWords[status]}</div>
+      <div className="label">{standingWords(state, judgement, finding)}</div>
       <div>
         <strong>{findingTitle(finding)}</strong>: {names.get(part) ?? part}{' '}
         <span className="soft">({severityWords[severity]})</span>

@@ -3,11 +3,13 @@
 import {
   choiceOf,
   figuresDecide,
+  findingTitle,
   printPhrase,
   printQuantity,
   stateOf,
   stock,
   tickWords,
+  type AgainWhy,
   type MeasureState,
 } from '@holotonos/core';
 import Link from 'next/link';
@@ -27,6 +29,7 @@ const keys = [
   { keys: '1 … 8', does: 'toward which side the last look shows, from the front clockwise, where it has one' },
   { keys: 'Enter, ↓ ↑', does: 'next part without an answer; back and forth' },
   { keys: 'Page Down, Page Up', does: 'next or previous group' },
+  { keys: '.', does: 'to the next place that waits for another look' },
   { keys: 'Backspace', does: 'strike the last look of this group' },
 ];
 
@@ -59,6 +62,77 @@ function PartList({ look }: { look: Look }) {
         );
       })}
     </ol>
+  );
+}
+
+const whyWords: Record<AgainWhy, string> = {
+  suspended: 'explained by what was put right',
+  worked: 'worked on',
+  disturbed: 'moved',
+};
+/** Shown at once; the rest is walked to. */
+const mostShown = 12;
+
+/** What waits for another look, with the work it comes from; what only an eye can judge is answered here. */
+function AgainList({ look, back }: { look: Look; back: () => void }) {
+  const { names } = useJob();
+  const { again } = look;
+  if (again.length === 0) return null;
+  return (
+    <section className="sheet mb-0 look-again" aria-label="To be looked at again">
+      <h3>
+        To be looked at again: {again.length} <kbd>.</kbd>
+      </h3>
+      <ul className="list-plain mb-0">
+        {again.slice(0, mostShown).map((each) => {
+          const place = names.get(each.part) ?? each.part;
+          const what = each.finding ? findingTitle(each.finding) : groupWords(each.group ?? '');
+          return (
+            <li key={`${each.group} ${each.part} ${each.finding?.finding}`}>
+              {each.group === null ? (
+                <span>
+                  {place}: {what}
+                </span>
+              ) : (
+                <button
+                  type="button"
+                  className="plain-link"
+                  onClick={() => {
+                    look.goAgain(each);
+                    back();
+                  }}
+                >
+                  {place}: {what}
+                </button>
+              )}{' '}
+              <span className="soft">
+                {whyWords[each.why]}
+                {each.after && `, “${each.after}”`}
+              </span>
+              {each.group === null && (
+                <span className="d-inline-flex gap-2 ms-2">
+                  <Button
+                    variant="quiet"
+                    aria-label={`${place}: ${what} is good now`}
+                    onClick={() => look.sayOf(each, true)}
+                  >
+                    Good
+                  </Button>
+                  <Button
+                    variant="quiet"
+                    aria-label={`${place}: ${what} is still there`}
+                    onClick={() => look.sayOf(each, false)}
+                  >
+                    Still there
+                  </Button>
+                </span>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      {again.length > mostShown && <p className="soft mb-0">and {again.length - mostShown} more</p>}
+    </section>
   );
 }
 
@@ -104,6 +178,7 @@ export function LookView() {
     else if (key === 'ArrowUp' || key === 'ArrowLeft') look.move(-1);
     else if (key === 'PageDown') look.otherGroup(1);
     else if (key === 'PageUp') look.otherGroup(-1);
+    else if (key === '.') look.nextAgain();
     else if (key === 'Backspace') look.undo();
     else if (!(side !== undefined && look.toward(side)) && !look.press(key.toLowerCase())) return;
     event.preventDefault();
@@ -195,6 +270,7 @@ export function LookView() {
         {suggestions.map((suggestion) => (
           <SuggestionCard key={suggestion.key} suggestion={suggestion} />
         ))}
+        <AgainList look={look} back={back} />
       </div>
     </div>
   );
@@ -209,7 +285,14 @@ export function LookView() {
           <span className="soft"> · 1 to 8: toward which side?</span>
         )}
       </div>
-      <div className="soft">{done ? 'Every part of this group is looked at.' : ''}</div>
+      <div className="soft">
+        {[
+          done && 'Every part of this group is looked at.',
+          look.again.length > 0 && `${look.again.length} to be looked at again: . goes to the next.`,
+        ]
+          .filter(Boolean)
+          .join(' ')}
+      </div>
       <div className="visually-hidden" aria-live="polite">
         {look.said}
       </div>

@@ -5,12 +5,14 @@ import {
   choicesOf,
   findingTitle,
   isTickGroup,
+  lookAgain,
   lightClocks,
   printPhrase,
   settledByLook,
   tickGroups,
   tickWords,
   type EntryBody,
+  type LookAgain,
   type TickChoice,
   type TickGroup,
 } from '@holotonos/core';
@@ -25,7 +27,7 @@ export const films = [0.01, 0.02, 0.03, 0.05] as const;
 
 /** Where the look-over stands, and everything that can be done there. Nothing is kept here but the place and the film. */
 export function useLook() {
-  const { type, state, write, names } = useJob();
+  const { type, state, judgement, write, names } = useJob();
   const query = useSearchParams();
   const groups = useMemo(() => tickGroups.filter((group) => partsToMeasure(type, group).length > 0), [type]);
   const [at, setAt] = useState<{ group: TickGroup; index: number }>(() => {
@@ -37,6 +39,8 @@ export function useLook() {
   });
   const [film, setFilm] = useState<number>(0.02);
   const [said, setSaid] = useState('');
+  /** the place the walk through what waits for another look came to last */
+  const [walked, setWalked] = useState(-1);
   /** the part looked at last: a side pressed afterwards belongs to it */
   const [lastPart, setLastPart] = useState<string | null>(null);
 
@@ -47,6 +51,38 @@ export function useLook() {
   const choices = choicesOf(group);
   const last = lastPart === null ? null : (state.ticks.get(`${group}:${lastPart}`) ?? null);
   const looked = parts.filter((each) => state.ticks.get(`${group}:${each}`)?.stale === null).length;
+
+  const again = useMemo(() => lookAgain(state, type, judgement), [state, type, judgement]);
+  /** Goes to a place that waits for another look. */
+  const goAgain = ({ group: to, part: at }: LookAgain) => {
+    if (to !== null) go(to, Math.max(0, partsToMeasure(type, to).indexOf(at)));
+  };
+  /** To the next place that waits for another look, from where the walk stands and round again. */
+  const nextAgain = () => {
+    const places = again.filter((each) => each.group !== null);
+    const rank = (to: TickGroup | null, at: number) => groups.indexOf(to ?? group) * 1000 + at;
+    const rankOf = (each: LookAgain) => rank(each.group, partsToMeasure(type, each.group ?? group).indexOf(each.part));
+    const here = rank(group, at.index);
+    // An answer has moved on to the part beside: where that one waits too it is the next, unless the walk stood there before.
+    const next = places.find((each) => rankOf(each) > here || (rankOf(each) === here && here !== walked)) ?? places[0];
+    if (!next) return setSaid('Nothing waits for another look here.');
+    setWalked(rankOf(next));
+    goAgain(next);
+  };
+  /** What only an eye can judge: good after the work, or not. */
+  const sayOf = ({ finding }: LookAgain, good: boolean) => {
+    if (!finding) return;
+    const { kind, part: on, severity, note } = finding;
+    write('finding', {
+      finding: finding.finding,
+      kind,
+      part: on,
+      severity,
+      note,
+      status: good ? 'cured' : 'confirmed',
+      reason: good ? 'Looked at after the work: good.' : 'Looked at after the work: still there.',
+    });
+  };
 
   const go = (to: TickGroup, index = 0) => {
     setAt({ group: to, index });
@@ -136,6 +172,10 @@ export function useLook() {
     sideOfKey,
     undo,
     otherGroup,
+    again,
+    goAgain,
+    nextAgain,
+    sayOf,
   };
 }
 

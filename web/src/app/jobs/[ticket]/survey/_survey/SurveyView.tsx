@@ -6,7 +6,6 @@ import {
   printFigure,
   printQuantity,
   rulerOf,
-  findingStatusWords,
   findingTitle,
   likelyCauses,
   landings,
@@ -16,6 +15,7 @@ import {
   type NamedPicture,
   type PartPlace,
   type SurveyStation,
+  standingWords,
 } from '@holotonos/core';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
@@ -135,7 +135,7 @@ function PadLight({ survey }: { survey: Survey }) {
 
 /** A finding at this place, with its likely causes on demand. */
 function FindingHere({ finding, survey }: { finding: FindingState; survey: Survey }) {
-  const { state } = useJob();
+  const { state, judgement } = useJob();
   const { kind, severity, status, note } = finding;
   const photos = [...state.photos.values()].filter((photo) => photo.finding === finding.finding);
   const chosen = survey.last?.finding === finding.finding;
@@ -145,7 +145,7 @@ function FindingHere({ finding, survey }: { finding: FindingState; survey: Surve
         <strong>{findingTitle(finding)}</strong>{' '}
         <span className="soft">
           {severityWords[severity]}
-          {status === 'confirmed' ? '' : `, ${findingStatusWords[status]}`}
+          {status === 'confirmed' ? '' : `, ${standingWords(state, judgement, finding)}`}
         </span>
       </button>
       {note && <div>{note}</div>}
