@@ -32,6 +32,12 @@ const body = {
     family: { enum: families },
     practice: { enum: practiceNames },
     scope: { enum: scopes },
+    promise: {
+      type: 'number',
+      exclusiveMinimum: 0,
+      maximum: 60_000,
+      description: 'minutes of work promised in all, where hours were promised and not a result',
+    },
     unit: { enum: lengthUnits },
     dueBy: daySchema,
   },

@@ -9,6 +9,7 @@ export * from './planOverhaul';
 export * from './plan.solver';
 export * from './jobPlan';
 export * from './doSteps';
+export * from './promise';
 export * from './spoilt';
 export * from './learnTimes';
 export * from './planDiff';

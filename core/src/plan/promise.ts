@@ -1,0 +1,160 @@
+import { isOpenStatus, type FindingState } from '../findings';
+import { closedHoles, firstOpenHole, placeOfPart, sectionStarts, type InstrumentType } from '../instruments';
+import type { JobState } from '../job';
+import type { FindingKind } from '../vocabulary';
+import { isOpenStep, type Step } from './jobPlan';
+
+/** Faults that cost nothing of a note: looks, noise, feel and pitch. Every other lets air out where it should not. */
+const silent: ReadonlySet<FindingKind> = new Set<FindingKind>([
+  'dent',
+  'tarnish',
+  'dirt',
+  'noise',
+  'end-play',
+  'lost-motion',
+  'stuck-part',
+  'broken-screw',
+  'tuning-low',
+  'tuning-high',
+]);
+
+/** The holes whose pads a part bears on: a key its own, a link those of both its keys, a rod or a post those of its keys. */
+function holesUnder(type: InstrumentType, part: string): string[] {
+  if (type.holes.some(({ id }) => id === part)) return [part];
+  const link = type.links.find(({ id }) => id === part);
+  const rod = type.posts.find(({ id }) => id === part)?.rod ?? part;
+  const keys = new Set(
+    link
+      ? [link.driver, link.follower]
+      : type.keys.filter((key) => key.id === part || key.rod === rod).map(({ id }) => id),
+  );
+  return type.pads.filter(({ key }) => keys.has(key)).map(({ hole }) => hole);
+}
+
+/**
+ * The notes a fault spoils: every one whose air goes past it. A pad spoils those it is closed for above the hole they
+ * come out of; a joint, a seam or a crack those that come out below it. Alternative fingerings are not counted.
+ */
+export function notesSpoilt(type: InstrumentType, finding: Pick<FindingState, 'kind' | 'part' | 'place'>): string[] {
+  const { kind, part } = finding;
+  if (silent.has(kind)) return [];
+  const starts = sectionStarts(type, 0);
+  const along = (place: { section: string; at: number } | null | undefined) =>
+    place ? (starts.get(place.section) ?? 0) + place.at : null;
+  const holes = holesUnder(type, part);
+  const leak = holes.length === 0 ? along(finding.place ?? placeOfPart(type, part)) : null;
+  if (holes.length === 0 && leak === null) return [];
+  const spoilt = type.fingerings.flatMap(({ note, down, alternative }) => {
+    if (alternative !== undefined) return [];
+    const open = firstOpenHole(type, down);
+    const end = open === null ? Infinity : (along(placeOfPart(type, open)) ?? Infinity);
+    const closed = closedHoles(type, down);
+    const past =
+      leak === null
+        ? holes.some((hole) => closed.has(hole) && (along(placeOfPart(type, hole)) ?? Infinity) < end)
+        : leak < end;
+    return past ? [note] : [];
+  });
+  return [...new Set(spoilt)];
+}
+
+/** Why a step is left that does not fit, in words for the owner. @param promised in words, such as `2 h` */
+export const beyondWords = (promised: string, notes: readonly string[]): string =>
+  notes.length === 0
+    ? `Beyond the ${promised} that were promised; no note suffers from it.`
+    : `Beyond the ${promised} that were promised; these notes may fail: ${notes.join(', ')}.`;
+
+/** How the hours that were promised are spent. */
+export interface PromiseFit {
+  /** minutes promised, and worked already */
+  promised: number;
+  spent: number;
+  /** likely minutes of the steps that fit; more than is left only where what has to be done anyway is more */
+  planned: number;
+  /** ids of the open steps that fit */
+  within: ReadonlySet<string>;
+  /** what does not fit, the notes that still suffer from it and the minutes it would take */
+  left: { finding: FindingState; notes: string[]; minutes: number }[];
+  /** notes that fail now, and those of them that play when what fits is done */
+  failing: string[];
+  regained: string[];
+}
+
+/**
+ * Spends promised hours from the top: what has to be done anyway (strip-down, assembly, play test) first, then the cures
+ * that give back most notes a minute. A note that several faults spoil counts in shares, for it plays only when all of
+ * them are cured; a cure brings what has to be right before it. Faults no note suffers from come last, the quickest first.
+ *
+ * @param minutes promised in all; what was booked on the job is taken off
+ */
+export function fitPromise(steps: readonly Step[], state: JobState, type: InstrumentType, minutes: number): PromiseFit {
+  const open = steps.filter(isOpenStep);
+  const byId = new Map(open.map((step) => [step.id, step]));
+  const spent =
+    [...state.operations.values()].reduce((sum, each) => sum + each.minutes, 0) +
+    state.times.reduce((sum, { body }) => sum + body.minutes, 0);
+  const within = new Set(open.filter(({ cures }) => cures.length === 0).map(({ id }) => id));
+  const likely = (ids: Iterable<string>) => [...ids].reduce((sum, id) => sum + (byId.get(id)?.minutes.likely ?? 0), 0);
+  /**
+   * Must the one be done for the other to be worth doing? The order of a plan also keeps a pad behind a dent elsewhere; with
+   * hours to count, only what bears on the same pad counts, and what lets air out wherever the note comes from.
+   */
+  const bearsOn = (earlier: Step, later: Step): boolean => {
+    const holesOf = ({ cures }: Step) =>
+      cures.flatMap((id) => {
+        const finding = state.findings.get(id);
+        return finding && !silent.has(finding.kind) ? [holesUnder(type, finding.part)] : [];
+      });
+    const own = new Set(holesOf(later).flat());
+    return holesOf(earlier).some((holes) => holes.length === 0 || holes.some((hole) => own.has(hole)));
+  };
+  /** What a cure brings with it that is not in yet. */
+  const brought = (finding: FindingState): Set<string> => {
+    const more = new Set(open.filter(({ cures }) => cures.includes(finding.finding)).map(({ id }) => id));
+    // A set hands out what is added to it while it is walked.
+    for (const id of more) {
+      const step = byId.get(id);
+      for (const { id: before } of step?.after ?? []) {
+        const earlier = byId.get(before);
+        if (step && earlier && bearsOn(earlier, step)) more.add(before);
+      }
+    }
+    for (const id of within) more.delete(id);
+    return more;
+  };
+  const rest = new Map(
+    [...state.findings.values()]
+      .filter(({ status }) => isOpenStatus(status))
+      .map((finding) => [finding, notesSpoilt(type, finding)] as const),
+  );
+  const failing = [...new Set([...rest.values()].flat())];
+  const wanted = () => [...rest].filter(([finding]) => open.some(({ cures }) => cures.includes(finding.finding)));
+  for (;;) {
+    const room = minutes - spent - likely(within);
+    const shares = new Map<string, number>();
+    for (const notes of rest.values()) for (const note of notes) shares.set(note, (shares.get(note) ?? 0) + 1);
+    const fitting = wanted()
+      .map(([finding, notes]) => {
+        const more = brought(finding);
+        const gain = notes.reduce((sum, note) => sum + 1 / (shares.get(note) ?? 1), 0);
+        const cost = likely(more);
+        return { finding, more, cost, rate: cost > 0 ? gain / cost : Infinity };
+      })
+      .filter(({ cost }) => cost <= room + 1e-9)
+      .sort((a, b) => b.rate - a.rate || a.cost - b.cost);
+    const [best] = fitting;
+    if (!best) break;
+    for (const id of best.more) within.add(id);
+    rest.delete(best.finding);
+  }
+  const still = new Set([...rest.values()].flat());
+  return {
+    promised: minutes,
+    spent,
+    planned: likely(within),
+    within,
+    left: [...rest].map(([finding, notes]) => ({ finding, notes, minutes: likely(brought(finding)) })),
+    failing,
+    regained: failing.filter((note) => !still.has(note)),
+  };
+}
