@@ -96,6 +96,26 @@ describe('the intake', () => {
     await open(2, sent);
     expect(sent()[1]?.body).not.toHaveProperty('options', [option.id]);
   });
+  test('hours are promised with a repair only, as people write them, and kept in minutes', async () => {
+    const { sent } = shown(() => answered(201));
+    fill();
+    expect(screen.queryByLabelText('Hours promised')).toBeNull();
+    type('Scope', 'repair');
+    type('Hours promised', 'two');
+    await press('Open the ticket');
+    await waitFor(() => expect(screen.getByText(/Give hours as a figure/)).toBeTruthy());
+    expect(sent()).toEqual([]);
+    type('Hours promised', '1,5');
+    await open(1, sent);
+    expect(sent()[0]?.body).toMatchObject({ scope: 'repair', promise: 90 });
+    type('Hours promised', '');
+    await open(2, sent);
+    expect(sent()[1]?.body).not.toHaveProperty('promise');
+    type('Hours promised', '3');
+    type('Scope', 'overhaul');
+    await open(3, sent);
+    expect(sent()[2]?.body).not.toHaveProperty('promise');
+  });
   test('an instrument never met before starts as one bare tube of its name', async () => {
     const { sent } = shown(() => answered(201));
     fill();

@@ -11,6 +11,7 @@ import { minutesText } from '@/ui/words';
 import { Bands } from '@/job/JobShell';
 import { AddStep } from './HandChange';
 import { PlanTurns } from './PlanTurns';
+import { isBeyond, Promised, usePromise } from './Promised';
 import { StepCard } from './StepCard';
 import { isOver, nextWords, statusWords } from '@/job/stepWords';
 import { besides, useDoSteps } from './useDoSteps';
@@ -26,6 +27,7 @@ function StepRow({
   step,
   chosen,
   marked,
+  beyond,
   mark,
   finish,
   open,
@@ -33,6 +35,7 @@ function StepRow({
   step: Step;
   chosen: boolean;
   marked: boolean;
+  beyond: boolean;
   mark: () => void;
   finish: () => void;
   open: () => void;
@@ -57,6 +60,7 @@ function StepRow({
         {!over && step.agreement === 'to-agree' && <div className="notice">The owner has not agreed to it yet.</div>}
         {!over && step.agreement === 'refused' && <div className="notice">The owner does not want it.</div>}
         {!over && shut && <div className="notice">Gate closed: {shut.why}</div>}
+        {beyond && <div className="notice">Beyond the hours promised.</div>}
       </div>
       <div className="step-acts">
         {!over && <Form.Check type="checkbox" aria-label={`Mark ${step.title}`} checked={marked} onChange={mark} />}
@@ -121,6 +125,7 @@ export function PlanView() {
     : plan.steps.filter((step) => !isOver(step) || step.status === 'curing' || step.id === chosen?.id);
   const { low, likely, high } = plan.minutesLeft;
   const acts = useDoSteps();
+  const fit = usePromise();
   const desk = useRef<HTMLDivElement>(null);
   usePageKeys(keys);
   useEffect(() => desk.current?.focus({ preventScroll: true }), []);
@@ -180,6 +185,7 @@ export function PlanView() {
                 : worked on, or moved by what was done.
               </p>
             )}
+            <Promised fit={fit} />
             {toAgree > 0 && (
               <p className="say attention">
                 {toAgree} {toAgree === 1 ? 'step is' : 'steps are'} not agreed with the owner yet.{' '}
@@ -209,6 +215,7 @@ export function PlanView() {
                     step={step}
                     chosen={chosen?.id === step.id}
                     marked={acts.marked.has(step.id)}
+                    beyond={isBeyond(fit, step)}
                     mark={() => acts.mark(step.id)}
                     finish={() => acts.finish(new Set([step.id]))}
                     open={() => open(step)}

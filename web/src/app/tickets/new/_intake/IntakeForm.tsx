@@ -7,6 +7,7 @@ import {
   lengthUnits,
   practiceNames,
   practices,
+  parseNumber,
   scopes,
   unitNames,
   type EntryBody,
@@ -29,12 +30,20 @@ const problemWords = {
   owner: 'Whose instrument is it?',
   instrumentType: 'Choose the type nearest to it.',
   dueBy: 'Give a whole date, or leave it open.',
+  promise: 'Give hours as a figure, such as 2 or 1.5, or leave it empty.',
 };
 
+/** Hours as they are typed, as minutes; nothing typed is nothing promised. */
+const minutesOf = (typed: unknown): number | undefined =>
+  typeof typed !== 'string'
+    ? (typed as number | undefined)
+    : typed.trim() === ''
+      ? undefined
+      : (parseNumber(typed) ?? NaN) * 60;
 const scopeWords = { overhaul: 'Full overhaul', repair: 'Only what is needed' };
 
 /** Fields of one line or box of text. */
-type TextName = Exclude<keyof Intake, 'type' | 'options'>;
+type TextName = Exclude<keyof Intake, 'type' | 'options' | 'promise'>;
 
 interface FieldProps {
   name: TextName;
@@ -105,9 +114,9 @@ export function IntakeForm({ types }: { types: readonly TypeChoice[] }) {
       protectedMaterial: false,
     },
   });
-  const [family, practice, protectedMaterial, typeId] = useWatch({
+  const [family, practice, protectedMaterial, typeId, scope] = useWatch({
     control,
-    name: ['family', 'practice', 'protectedMaterial', 'instrumentType'],
+    name: ['family', 'practice', 'protectedMaterial', 'instrumentType', 'scope'],
   });
   const ofFamily = (name: string) => types.filter((type) => type.family === name);
   const choices = ofFamily(family).length > 0 ? ofFamily(family) : types;
@@ -299,6 +308,24 @@ export function IntakeForm({ types }: { types: readonly TypeChoice[] }) {
                   ))}
                 </Form.Select>
               </div>
+              {scope === 'repair' && (
+                <div className="col-sm-4 mb-3">
+                  <Form.Label htmlFor="promise">Hours promised</Form.Label>
+                  <Form.Control
+                    id="promise"
+                    inputMode="decimal"
+                    aria-describedby="promise-hint promise-problem"
+                    isInvalid={errors.promise !== undefined}
+                    {...register('promise', { setValueAs: minutesOf, shouldUnregister: true })}
+                  />
+                  <Form.Text id="promise-hint" className="soft">
+                    Empty: a result is promised, not hours.
+                  </Form.Text>
+                  <Form.Control.Feedback type="invalid" id="promise-problem">
+                    {errors.promise?.message}
+                  </Form.Control.Feedback>
+                </div>
+              )}
               <div className="col-sm-4 mb-3">
                 <Form.Label htmlFor="unit">Unit</Form.Label>
                 <Form.Select id="unit" {...register('unit')}>
