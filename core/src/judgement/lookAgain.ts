@@ -2,7 +2,7 @@ import { explainedFindings, findingStatusWords, findingTitle, type FindingState 
 import { downTheTube, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import { choicesOf, pointsOf, tickGroups, type TickGroup } from '../readings';
-import type { FindingKind } from '../vocabulary';
+import type { FindingKind, MeasureGroup } from '../vocabulary';
 import { figureState, stateOf, type JobJudgement } from './judgeJob';
 
 /** Why something is looked at again: a deeper fault explained it, work was done on it, or work near it moved it. */
@@ -32,6 +32,10 @@ const shownByFigures: Partial<Record<FindingKind, TickGroup>> = {
 const groupsOf = new Map<FindingKind, TickGroup>(
   tickGroups.flatMap((group) => choicesOf(group).flatMap(({ finds }) => (finds ? [[finds, group] as const] : []))),
 );
+
+/** How a fault of this kind is looked at or measured; undefined where only an eye can say. */
+export const groupOfFinding = (kind: FindingKind): MeasureGroup | undefined =>
+  groupsOf.get(kind) ?? shownByFigures[kind];
 
 /** The work that a finding was cured by, when nobody has said anything about it since; null otherwise. */
 function unansweredWork(state: JobState, { status, history }: FindingState): string | null {

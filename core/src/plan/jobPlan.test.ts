@@ -69,6 +69,19 @@ describe('the plan of a job', () => {
     expect(job.state.findings.get(rim)?.status).toBe('cured');
   });
 
+  test('in an overhaul a pad nobody has looked at does not count as good; one key a pad opens the gate', () => {
+    const job = new TestJob({ scope: 'overhaul' });
+    const gate = () => step(job, 'bring-in-links:instrument')?.gate.filter(({ group }) => group === 'pad') ?? [];
+    expect(gate()).toHaveLength(sax.pads.length);
+    expect(gate().some(({ open }) => open)).toBe(false);
+    const [first = '', ...others] = sax.pads.map(({ hole }) => hole);
+    for (const part of others) job.write('tick', { group: 'pad', part, says: 'no-light' });
+    expect(gate().filter(({ open }) => !open)).toMatchObject([{ part: first }]);
+    job.write('tick', { group: 'pad', part: first, says: 'no-light' });
+    expect(gate().every(({ open }) => open)).toBe(true);
+    // A repair asks for what it has touched.
+    expect(step(new TestJob(), 'bring-in-links:instrument')?.gate ?? []).toEqual([]);
+  });
   test('a gate with * asks for every part that was measured, and a fault keeps it shut', () => {
     const { job } = crooked();
     job.pad('g', flat);

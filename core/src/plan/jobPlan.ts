@@ -2,7 +2,7 @@ import { explainedFindings, findingTitle, isOpenStatus, type FindingState } from
 import { partNames, type InstrumentType } from '../instruments';
 import { rememberedOf, type JobState } from '../job';
 import type { OperationState } from './operationState';
-import { limitsOf, measureStateWords, reportedGroups, stateOf, type JobJudgement } from '../judgement';
+import { groupOfFinding, limitsOf, measureStateWords, reportedGroups, stateOf, type JobJudgement } from '../judgement';
 import { isLargeHole, settingsOf, tolerance, toleranceWords, type LimitSource, type Tolerance } from '../practice';
 import type { KeptUnit } from '../units';
 import type { Family, FindingKind, MeasureGroup, PassKind, PracticeSettings, ToleranceName } from '../vocabulary';
@@ -89,9 +89,13 @@ const planned = (state: JobState, finding: FindingState) =>
   // What was found good when it was looked at again asks for nothing.
   (finding.status === 'cured' && cureOf(state, finding) !== null);
 
-/** Parts a wildcard need speaks of: those that were measured in this job or stand under a finding. */
-function concernedParts(state: JobState, group: string): string[] {
-  const parts = new Set<string>();
+/**
+ * Parts a wildcard need speaks of: those that were read or looked at in this job. In an overhaul every pad is one: what
+ * nobody has looked at does not count as good, and a look takes one key.
+ */
+function concernedParts(state: JobState, group: string, type: InstrumentType): string[] {
+  const every = group === 'pad' && state.intake?.scope === 'overhaul';
+  const parts = new Set(every ? type.pads.map(({ hole }) => hole) : []);
   for (const { point } of state.points.values()) if (point.group === group) parts.add(point.part);
   for (const tick of state.ticks.values()) if (tick.group === group) parts.add(tick.part);
   return [...parts];
@@ -109,6 +113,7 @@ function unasked({ intake, findings }: JobState, group: string, part: string): b
 function checksOf(
   measures: readonly string[],
   state: JobState,
+  type: InstrumentType,
   judgement: JobJudgement,
   names: ReadonlyMap<string, string>,
 ): GateCheck[] {
@@ -116,7 +121,7 @@ function checksOf(
   for (const need of measures) {
     const [group = '', part = ''] = need.split(':');
     if (!measurable.has(group)) continue;
-    for (const concerned of part === '*' ? concernedParts(state, group) : [part]) {
+    for (const concerned of part === '*' ? concernedParts(state, group, type) : [part]) {
       const found = stateOf(judgement, group, concerned);
       if (found === null || (found === 'unmeasured' && part !== '*' && unasked(state, group, concerned))) continue;
       const open = found === 'within' || found === 'undecided';
@@ -241,9 +246,14 @@ export function stepMinutes(
 }
 
 /** Are fresh readings there for all that a step set, and are they all good? Then it need not be looked at again. */
-function provedAgain(operation: PlannedOperation, state: JobState, judgement: JobJudgement): boolean {
+function provedAgain(
+  operation: PlannedOperation,
+  state: JobState,
+  type: InstrumentType,
+  judgement: JobJudgement,
+): boolean {
   return establishes(operation).every((measure) => {
-    const checks = checksOf([measure], state, judgement, new Map());
+    const checks = checksOf([measure], state, type, judgement, new Map());
     return checks.length > 0 && checks.every(({ part, group }) => stateOf(judgement, group, part) === 'within');
   });
 }
@@ -262,6 +272,7 @@ function stepsAgain(
   operations: readonly PlannedOperation[],
   table: OperationTable,
   state: JobState,
+  type: InstrumentType,
   judgement: JobJudgement,
   refused: ReadonlySet<string>,
 ): Map<string, Spoilt> {
@@ -270,24 +281,10 @@ function stepsAgain(
   for (const operation of operations) {
     const { by, measure } = spoilt.get(operation.id) ?? {};
     if (by === undefined || measure === null || progress.doneAt(by) === null) continue;
-    if (provedAgain(operation, state, judgement)) spoilt.delete(operation.id);
+    if (provedAgain(operation, state, type, judgement)) spoilt.delete(operation.id);
   }
   return spoilt;
 }
-
-const groupOfKind: Partial<Record<FindingKind, MeasureGroup>> = {
-  'rim-warped': 'rim',
-  'hole-oval': 'rim',
-  'hole-unsoldered': 'rim',
-  'post-leaning': 'post',
-  'post-loose': 'post',
-  'hinge-loose': 'hinge',
-  'end-play': 'hinge',
-  'pivot-worn': 'hinge',
-  'adjuster-out': 'link',
-  'lost-motion': 'link',
-  'spring-weak': 'spring',
-};
 
 /** The deeper fault that explains everything this step is there for; null where it stands by itself. */
 function deeperCause(
@@ -315,14 +312,14 @@ function lookedSince(state: JobState, part: string, { history }: FindingState): 
 }
 
 /** The gate of a step whose deeper cause is put right: what it was for may be gone. */
-function lookAgain(
+function gateOfSuspended(
   { part, cures }: PlannedOperation,
   state: JobState,
   deeper: FindingState,
   names: ReadonlyMap<string, string>,
 ): GateCheck {
   const kind = state.findings.get(cures[0] ?? '')?.kind;
-  const group = (kind && groupOfKind[kind]) ?? 'pad';
+  const group = (kind && groupOfFinding(kind)) ?? 'pad';
   const name = (id: string) => names.get(id) ?? id;
   return {
     group,
@@ -367,7 +364,7 @@ export function jobPlan(
   const limits = limitsOf(state, type);
   const { operations, left, unkept } = plannedWork(state, type, basis.custom);
   const work = agreedWork(state);
-  const spoilt = stepsAgain(operations, kinds, state, judgement, work?.refused ?? new Set());
+  const spoilt = stepsAgain(operations, kinds, state, type, judgement, work?.refused ?? new Set());
   const titleOf = ({ kind, part }: PlannedOperation) => operationTitle(kind, names.get(part) ?? part, kinds);
   const titles = new Map(operations.map((operation) => [operation.id, titleOf(operation)]));
 
@@ -398,7 +395,7 @@ export function jobPlan(
       if (!behind) waitsFor.set(id, { id, title: before.title, reason: named(reason, id), until: before.curingUntil });
       else for (const each of before.waitsFor) if (!waitsFor.has(each.id)) waitsFor.set(each.id, each);
     }
-    const gate = checksOf(operation.needs, state, judgement, names);
+    const gate = checksOf(operation.needs, state, type, judgement, names);
     const deeper = deeperCause(operation, state, suspended);
     if (deeper && !over) {
       const cure = operations.find(({ cures }) => cures.includes(deeper.finding));
@@ -410,7 +407,7 @@ export function jobPlan(
           until: null,
         });
       else if (deeper.status !== 'confirmed' && !lookedSince(state, operation.part, deeper))
-        gate.push(lookAgain(operation, state, deeper, names));
+        gate.push(gateOfSuspended(operation, state, deeper, names));
     }
     const agreement = agreementOf(operation.id, work);
     const status = ((): StepStatus => {
