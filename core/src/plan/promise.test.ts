@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { sax, TestJob } from '../../tests/testJob';
 import { instrumentType, type InstrumentType } from '../instruments';
 import { judgeJob } from '../judgement';
-import { fitPromise, jobPlan, notesSpoilt } from '.';
+import { beyondWords, fitPromise, jobPlan, notesSpoilt } from '.';
 
 const flute = instrumentType('concert-flute') as InstrumentType;
 const spoilt = (type: InstrumentType, kind: string, part: string) =>
@@ -73,6 +73,22 @@ describe('promised hours', () => {
     expect(tight.left.map(({ finding, notes }) => [finding.finding, notes])).toEqual([[low, ['B♭3', 'B3']]]);
     expect(tight.regained.length).toBe(tight.failing.length - 2);
     expect(tight.left.some(({ finding }) => finding.finding === high)).toBe(false);
+  });
+  test('links are brought in where pads were worked on, and not over the whole instrument', () => {
+    const job = new TestJob();
+    job.finding('pad-leaking', 'e');
+    const minutesOf = (id: string) => stepsOf(job).find((step) => step.id === id)?.minutes.likely ?? NaN;
+    const anyway = minutesOf('play-test:instrument') + minutesOf('hand-over:instrument');
+    const links = minutesOf('bring-in-links:instrument');
+    expect(fit(job, 0).planned).toBeCloseTo(anyway, 9);
+    expect(fit(job, 6000).planned).toBeCloseTo(anyway + minutesOf('reseat-pad:e') + links / sax.pads.length, 9);
+  });
+  test('what is left is told to the owner by its notes, many of them by their ends', () => {
+    expect(beyondWords('2 h', [])).toBe('Beyond the 2 h that were promised; no note suffers from it.');
+    expect(beyondWords('2 h', ['C4', 'D4'])).toBe('Beyond the 2 h that were promised; C4, D4 may fail.');
+    expect(beyondWords('2 h', ['C4', 'D4', 'E4', 'F4', 'G4', 'A4', 'B4'])).toBe(
+      'Beyond the 2 h that were promised; 7 notes from C4 to B4 may fail.',
+    );
   });
   test('a note that two faults spoil plays only when both are cured', () => {
     const job = new TestJob();

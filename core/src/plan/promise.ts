@@ -58,11 +58,22 @@ export function notesSpoilt(type: InstrumentType, finding: Pick<FindingState, 'k
   return [...new Set(spoilt)];
 }
 
+/** More than these are told by their ends. */
+const mostNamed = 6;
+
+/**
+ * Notes in words, in the order they are given.
+ *
+ * @example notesWords(['C4', 'D4']) // => "C4, D4"
+ */
+export const notesWords = (notes: readonly string[]): string =>
+  notes.length <= mostNamed ? notes.join(', ') : `${notes.length} notes from ${notes[0]} to ${notes.at(-1)}`;
+
 /** Why a step is left that does not fit, in words for the owner. @param promised in words, such as `2 h` */
 export const beyondWords = (promised: string, notes: readonly string[]): string =>
   notes.length === 0
     ? `Beyond the ${promised} that were promised; no note suffers from it.`
-    : `Beyond the ${promised} that were promised; these notes may fail: ${notes.join(', ')}.`;
+    : `Beyond the ${promised} that were promised; ${notesWords(notes)} may fail.`;
 
 /** How the hours that were promised are spent. */
 export interface PromiseFit {
@@ -94,17 +105,25 @@ export function fitPromise(steps: readonly Step[], state: JobState, type: Instru
     [...state.operations.values()].reduce((sum, each) => sum + each.minutes, 0) +
     state.times.reduce((sum, { body }) => sum + body.minutes, 0);
   const within = new Set(open.filter(({ cures }) => cures.length === 0).map(({ id }) => id));
-  const likely = (ids: Iterable<string>) => [...ids].reduce((sum, id) => sum + (byId.get(id)?.minutes.likely ?? 0), 0);
+  /** The holes that what a step cures bears on, one list a fault; a fault that costs no note has none. */
+  const holesOf = ({ cures }: Step) =>
+    cures.flatMap((id) => {
+      const finding = state.findings.get(id);
+      return finding && !silent.has(finding.kind) ? [holesUnder(type, finding.part)] : [];
+    });
+  /** With hours to count, links are brought in where a pad was worked on, and not over the whole instrument. */
+  const shareOf = ({ stage, cures }: Step, touched: ReadonlySet<string>) =>
+    stage === 'regulate' && cures.length === 0 ? Math.min(1, touched.size / Math.max(1, type.pads.length)) : 1;
+  const likely = (ids: Iterable<string>) => {
+    const chosen = [...ids].flatMap((id) => byId.get(id) ?? []);
+    const touched = new Set(chosen.flatMap((step) => holesOf(step).flat()));
+    return chosen.reduce((sum, step) => sum + step.minutes.likely * shareOf(step, touched), 0);
+  };
   /**
    * Must the one be done for the other to be worth doing? The order of a plan also keeps a pad behind a dent elsewhere; with
    * hours to count, only what bears on the same pad counts, and what lets air out wherever the note comes from.
    */
   const bearsOn = (earlier: Step, later: Step): boolean => {
-    const holesOf = ({ cures }: Step) =>
-      cures.flatMap((id) => {
-        const finding = state.findings.get(id);
-        return finding && !silent.has(finding.kind) ? [holesUnder(type, finding.part)] : [];
-      });
     const own = new Set(holesOf(later).flat());
     return holesOf(earlier).some((holes) => holes.length === 0 || holes.some((hole) => own.has(hole)));
   };
@@ -137,7 +156,7 @@ export function fitPromise(steps: readonly Step[], state: JobState, type: Instru
       .map(([finding, notes]) => {
         const more = brought(finding);
         const gain = notes.reduce((sum, note) => sum + 1 / (shares.get(note) ?? 1), 0);
-        const cost = likely(more);
+        const cost = likely([...within, ...more]) - likely(within);
         return { finding, more, cost, rate: cost > 0 ? gain / cost : Infinity };
       })
       .filter(({ cost }) => cost <= room + 1e-9)
@@ -153,7 +172,11 @@ export function fitPromise(steps: readonly Step[], state: JobState, type: Instru
     spent,
     planned: likely(within),
     within,
-    left: [...rest].map(([finding, notes]) => ({ finding, notes, minutes: likely(brought(finding)) })),
+    left: [...rest].map(([finding, notes]) => ({
+      finding,
+      notes,
+      minutes: likely([...within, ...brought(finding)]) - likely(within),
+    })),
     failing,
     regained: failing.filter((note) => !still.has(note)),
   };

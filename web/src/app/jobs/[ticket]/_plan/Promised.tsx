@@ -5,6 +5,7 @@ import {
   findingTitle,
   fitPromise,
   isOpenStep,
+  notesWords,
   parseNumber,
   type PromiseFit,
   type Step,
@@ -73,7 +74,7 @@ export function Promised({ fit }: { fit: PromiseFit | null }) {
                     {names.get(finding.part) ?? finding.part}: {findingTitle(finding)}{' '}
                     <span className="soft">
                       {finding.status !== 'confirmed' ? `only ${finding.status}` : `about ${minutesText(minutes)}`},{' '}
-                      {notes.length > 0 ? notes.join(' ') : 'no note'}
+                      {notes.length > 0 ? notesWords(notes) : 'no note'}
                     </span>
                   </li>
                 ))}
