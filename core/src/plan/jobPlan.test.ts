@@ -93,6 +93,24 @@ describe('the plan of a job', () => {
     ]);
   });
 
+  test('what is left as it is, with its reason, holds up nothing that speaks of the whole', () => {
+    const { job } = crooked();
+    job.pad('d', [0.2, 0, 0, 0, 0, 0, 0, 0]);
+    const left = job.finding('pad-leaking', 'd');
+    const shut = () => step(job, 'bring-in-links:instrument')?.gate.filter(({ open }) => !open) ?? [];
+    expect(shut().map(({ part }) => part)).toEqual(['d']);
+    job.write('operation-skipped', {
+      operation: 'reseat-pad:d',
+      title: 'x',
+      reason: 'beyond the hours',
+      leaves: [left],
+    });
+    expect(job.state.findings.get(left)?.status).toBe('stop-gap');
+    expect(shut()).toEqual([]);
+    job.write('finding', { finding: left, kind: 'pad-leaking', part: 'd', severity: 2, status: 'confirmed' });
+    expect(shut().map(({ part }) => part)).toEqual(['d']);
+  });
+
   test('what cures holds up what follows until its time is over', () => {
     const job = new TestJob();
     const finding = job.finding('pad-worn', 'g');

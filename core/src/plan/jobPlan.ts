@@ -110,6 +110,15 @@ function unasked({ intake, findings }: JobState, group: string, part: string): b
   );
 }
 
+/** Is a fault of this part, as this group shows it, known and left as it is? Then it holds up nobody else. */
+const leftAsItIs = ({ findings }: JobState, group: string, part: string): boolean =>
+  [...findings.values()].some(
+    (finding) =>
+      finding.part === part &&
+      (finding.status === 'stop-gap' || finding.status === 'left') &&
+      groupOfFinding(finding.kind) === group,
+  );
+
 function checksOf(
   measures: readonly string[],
   state: JobState,
@@ -123,6 +132,7 @@ function checksOf(
     if (!measurable.has(group)) continue;
     for (const concerned of part === '*' ? concernedParts(state, group, type) : [part]) {
       const found = stateOf(judgement, group, concerned);
+      if (part === '*' && leftAsItIs(state, group, concerned)) continue;
       if (found === null || (found === 'unmeasured' && part !== '*' && unasked(state, group, concerned))) continue;
       const open = found === 'within' || found === 'undecided';
       const place = `${group} of ${names.get(concerned) ?? concerned}`;
