@@ -44,8 +44,11 @@ function StepRow({
   const over = isOver(step);
   const why = step.waitsFor[0] ?? step.after[0];
   const row = useRef<HTMLLIElement>(null);
+  // A page that opens stays at its top; whoever walks on sees where they are.
+  const walked = useRef(false);
   useEffect(() => {
-    if (chosen) row.current?.scrollIntoView({ block: 'nearest' });
+    if (chosen && walked.current) row.current?.scrollIntoView({ block: 'nearest' });
+    walked.current = true;
   }, [chosen]);
   return (
     <li ref={row} className={`step-row ${over ? 'over' : step.status}${chosen ? ' here' : ''}`}>
