@@ -139,10 +139,12 @@ export function PlanView() {
     else if (chosen) acts.finish(new Set([chosen.id]));
   };
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
     if ((event.target as HTMLElement).matches('input:not([type=checkbox]), textarea, select')) return;
     if (event.key === 'ArrowDown') open(besides(shown, chosen?.id, 1));
     else if (event.key === 'ArrowUp') open(besides(shown, chosen?.id, -1));
+    // A key that is held walks on; what writes is asked for press by press.
+    else if (event.repeat) return;
     else if (event.key.toLowerCase() === 'd') finish();
     else if (event.key.toLowerCase() === 'm' && chosen && !isOver(chosen)) acts.mark(chosen.id);
     else if (event.key === 'Backspace') acts.takeBack();
