@@ -24,8 +24,7 @@ export default tseslint.config(
       '@typescript-eslint/await-thenable': 'error',
     },
   },
-  // What is about React and pages is asked of the pages: its rules read every file they are given as a component.
-  ...next.map((config) => ({ ...config, files: ['web/**/*.{ts,tsx}'] })),
+  ...next.map((config) => ({ ...config, files: config.files ?? ['web/**/*.{ts,tsx}'] })),
   { settings: { next: { rootDir: 'web' }, react: { version: '19' } } },
   {
     files: ['**/*.{ts,tsx}'],
