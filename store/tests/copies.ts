@@ -81,8 +81,10 @@ export async function demoCopy(): Promise<Copy> {
   return newDatabase(original);
 }
 
+export type DemoBesides = Copy & { pool: pg.Pool };
+
 /** A copy of the demo with connections to look into it, as whoever drives the application from outside does. */
-export async function demoBesides(): Promise<Copy & { pool: pg.Pool }> {
+export async function demoBesides(): Promise<DemoBesides> {
   const copy = await demoCopy();
   const pool = new pg.Pool({ connectionString: copy.url, max: 2 });
   // The server ends idle connections where a test restarts it.

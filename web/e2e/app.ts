@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import puppeteer, { type Browser, type JSHandle, type Page } from 'puppeteer-core';
 import { chromiumArgs, chromiumPath } from '../../bin/lib/chromium.mjs';
-import { demoBesides } from '../../store/tests/copies';
+import { demoBesides, type DemoBesides } from '../../store/tests/copies';
 
 /** How long a busy machine may take to show something, ms. Nothing waits this long unless it is missing. */
 export const patience = 60_000;
@@ -21,7 +21,7 @@ const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
 /** The real server on a database of its own, and a browser to drive it. */
 export interface App {
   address: string;
-  database: Awaited<ReturnType<typeof demoBesides>>;
+  database: DemoBesides;
   browser: Browser;
   downloads: string;
   page: () => Promise<Page>;

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import { chanceFrom } from '@holotonos/core';
 import type { ChildProcess } from 'node:child_process';
-import { demoBesides } from '../../store/tests/copies';
+import { demoBesides, type DemoBesides } from '../../store/tests/copies';
 import { ask, badRequest, routes } from '../tests/badRequests';
 import { startServer } from './app';
 
@@ -10,7 +10,7 @@ jest.setTimeout(600_000);
 const count = 1000;
 /** On a busy machine; bench/bad-requests.mjs holds them to five seconds on a quiet one. */
 const patienceMs = 30_000;
-let database: Awaited<ReturnType<typeof demoBesides>>;
+let database: DemoBesides;
 let server: { address: string; process: ChildProcess };
 beforeAll(async () => {
   database = await demoBesides();

@@ -45,7 +45,9 @@ export function toneHolesDown(type: InstrumentType): string[] {
  * The hole the note comes out of: the first that is open from the top down; null when it is the end of the bell. In the
  * lowest register a lower note must come out further down, which is how a type's mechanism proves itself.
  */
-export function firstOpenHole(type: InstrumentType, down: readonly string[]): string | null {
-  const closed = closedHoles(type, down);
-  return toneHolesDown(type).find((hole) => !closed.has(hole)) ?? null;
-}
+export const firstOpenHole = (type: InstrumentType, down: readonly string[]): string | null =>
+  firstOpenOf(type, closedHoles(type, down));
+
+/** The same hole, where it is known already which holes are closed. */
+export const firstOpenOf = (type: InstrumentType, closed: ReadonlySet<string>): string | null =>
+  toneHolesDown(type).find((hole) => !closed.has(hole)) ?? null;

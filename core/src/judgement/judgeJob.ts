@@ -135,6 +135,14 @@ export function figureState(
   return parts.get(`${group}:${part}`)?.state ?? null;
 }
 
+/** The parts that were read or looked at in this job, in one group. */
+export function seenParts({ points, ticks }: Pick<JobState, 'points' | 'ticks'>, group: string): string[] {
+  const parts = new Set<string>();
+  for (const { point } of points.values()) if (point.group === group) parts.add(point.part);
+  for (const tick of ticks.values()) if (tick.group === group) parts.add(tick.part);
+  return [...parts];
+}
+
 /** Do figures come to a verdict here? Then they stand in place of a look. */
 export const figuresDecide = (judgement: JobJudgement, group: string, part: string): boolean => {
   const figures = figureState(judgement, group, part);

@@ -3,7 +3,7 @@ import { downTheTube, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import { choicesOf, pointsOf, tickGroups, type TickGroup } from '../readings';
 import type { FindingKind, MeasureGroup } from '../vocabulary';
-import { figureState, stateOf, type JobJudgement } from './judgeJob';
+import { figureState, seenParts, stateOf, type JobJudgement } from './judgeJob';
 
 /** Why something is looked at again: a deeper fault explained it, work was done on it, or work near it moved it. */
 export type AgainWhy = 'suspended' | 'worked' | 'disturbed';
@@ -75,31 +75,19 @@ function movedBy(state: JobState, group: TickGroup, part: string): string {
  */
 export function lookAgain(state: JobState, type: InstrumentType, judgement: JobJudgement): LookAgain[] {
   const found: LookAgain[] = [];
-  for (const { finding, by } of explainedFindings(state, type)) {
-    if (by.status !== 'cured') continue;
-    const work = state.byId.get(by.history.at(-1) ?? '');
-    const after = work?.kind === 'operation-done' ? work.body.title : findingTitle(by);
-    found.push({ why: 'suspended', group: groupsOf.get(finding.kind) ?? null, part: finding.part, finding, after });
-  }
+  const add = (why: AgainWhy, finding: FindingState, after: string) =>
+    found.push({ why, group: groupsOf.get(finding.kind) ?? null, part: finding.part, finding, after });
+  for (const { finding, by } of explainedFindings(state, type))
+    if (by.status === 'cured') add('suspended', finding, unansweredWork(state, by) ?? findingTitle(by));
   for (const finding of state.findings.values())
-    if (isUnchecked(state, judgement, finding))
-      found.push({
-        why: 'worked',
-        group: groupsOf.get(finding.kind) ?? null,
-        part: finding.part,
-        finding,
-        after: unansweredWork(state, finding) ?? '',
-      });
-  for (const group of tickGroups) {
-    const read = [...state.points.values()].flatMap(({ point }) => (point.group === group ? [point.part] : []));
-    const looked = [...state.ticks.values()].flatMap((tick) => (tick.group === group ? [tick.part] : []));
-    for (const part of new Set([...read, ...looked]))
+    if (isUnchecked(state, judgement, finding)) add('worked', finding, unansweredWork(state, finding) ?? '');
+  for (const group of tickGroups)
+    for (const part of seenParts(state, group))
       if (
         stateOf(judgement, group, part) === 'stale' &&
         !found.some((each) => each.group === group && each.part === part)
       )
         found.push({ why: 'disturbed', group, part, finding: null, after: movedBy(state, group, part) });
-  }
   const down = downTheTube(type, [...new Set(found.map(({ part }) => part))]);
   const place = ({ group, part }: LookAgain) => [
     group === null ? tickGroups.length : tickGroups.indexOf(group),

@@ -2,7 +2,15 @@ import { explainedFindings, findingTitle, isOpenStatus, type FindingState } from
 import { partNames, type InstrumentType } from '../instruments';
 import { rememberedOf, type JobState } from '../job';
 import type { OperationState } from './operationState';
-import { groupOfFinding, limitsOf, measureStateWords, reportedGroups, stateOf, type JobJudgement } from '../judgement';
+import {
+  groupOfFinding,
+  limitsOf,
+  measureStateWords,
+  reportedGroups,
+  seenParts,
+  stateOf,
+  type JobJudgement,
+} from '../judgement';
 import { isLargeHole, settingsOf, tolerance, toleranceWords, type LimitSource, type Tolerance } from '../practice';
 import type { KeptUnit } from '../units';
 import type { Family, FindingKind, MeasureGroup, PassKind, PracticeSettings, ToleranceName } from '../vocabulary';
@@ -95,10 +103,8 @@ const planned = (state: JobState, finding: FindingState) =>
  */
 function concernedParts(state: JobState, group: string, type: InstrumentType): string[] {
   const every = group === 'pad' && state.intake?.scope === 'overhaul';
-  const parts = new Set(every ? type.pads.map(({ hole }) => hole) : []);
-  for (const { point } of state.points.values()) if (point.group === group) parts.add(point.part);
-  for (const tick of state.ticks.values()) if (tick.group === group) parts.add(tick.part);
-  return [...parts];
+  const seen = seenParts(state, group);
+  return every ? [...new Set([...type.pads.map(({ hole }) => hole), ...seen])] : seen;
 }
 
 /** In a repair nobody takes eight heights of a rim that nothing speaks against, for one pad. */

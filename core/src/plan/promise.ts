@@ -1,5 +1,5 @@
 import { isOpenStatus, type FindingState } from '../findings';
-import { closedHoles, firstOpenHole, placeOfPart, sectionStarts, type InstrumentType } from '../instruments';
+import { closedHoles, firstOpenOf, placeOfPart, sectionStarts, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import type { FindingKind } from '../vocabulary';
 import { isOpenStep, type Step } from './jobPlan';
@@ -46,9 +46,9 @@ export function notesSpoilt(type: InstrumentType, finding: Pick<FindingState, 'k
   if (holes.length === 0 && leak === null) return [];
   const spoilt = type.fingerings.flatMap(({ note, down, alternative }) => {
     if (alternative !== undefined) return [];
-    const open = firstOpenHole(type, down);
-    const end = open === null ? Infinity : (along(placeOfPart(type, open)) ?? Infinity);
     const closed = closedHoles(type, down);
+    const open = firstOpenOf(type, closed);
+    const end = open === null ? Infinity : (along(placeOfPart(type, open)) ?? Infinity);
     const past =
       leak === null
         ? holes.some((hole) => closed.has(hole) && (along(placeOfPart(type, hole)) ?? Infinity) < end)
@@ -149,14 +149,15 @@ export function fitPromise(steps: readonly Step[], state: JobState, type: Instru
   const failing = [...new Set([...rest.values()].flat())];
   const wanted = () => [...rest].filter(([finding]) => open.some(({ cures }) => cures.includes(finding.finding)));
   for (;;) {
-    const room = minutes - spent - likely(within);
+    const planned = likely(within);
+    const room = minutes - spent - planned;
     const shares = new Map<string, number>();
     for (const notes of rest.values()) for (const note of notes) shares.set(note, (shares.get(note) ?? 0) + 1);
     const fitting = wanted()
       .map(([finding, notes]) => {
         const more = brought(finding);
         const gain = notes.reduce((sum, note) => sum + 1 / (shares.get(note) ?? 1), 0);
-        const cost = likely([...within, ...more]) - likely(within);
+        const cost = likely([...within, ...more]) - planned;
         return { finding, more, cost, rate: cost > 0 ? gain / cost : Infinity };
       })
       .filter(({ cost }) => cost <= room + 1e-9)
@@ -167,15 +168,16 @@ export function fitPromise(steps: readonly Step[], state: JobState, type: Instru
     rest.delete(best.finding);
   }
   const still = new Set([...rest.values()].flat());
+  const planned = likely(within);
   return {
     promised: minutes,
     spent,
-    planned: likely(within),
+    planned,
     within,
     left: [...rest].map(([finding, notes]) => ({
       finding,
       notes,
-      minutes: likely([...within, ...brought(finding)]) - likely(within),
+      minutes: likely([...within, ...brought(finding)]) - planned,
     })),
     failing,
     regained: failing.filter((note) => !still.has(note)),

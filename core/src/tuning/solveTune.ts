@@ -63,9 +63,9 @@ function leastOfSlopes(aim: Aim, start: readonly number[], off: readonly number[
   let loss = lossOf(aim, now, at);
   for (let turn = 0; turn < 100; turn += 1) {
     const excess = now.map((cents) => beyond(cents, tolerance));
-    const gradient = at.map(
-      (d, j) =>
-        2 * excess.reduce((sum, e, i) => sum + e * (slopes[j]?.[i] ?? 0), costOfChange * (d - (present[j] ?? 0))),
+    // Half the gradient, and below half the Hessian: what is asked for is their quotient.
+    const gradient = at.map((d, j) =>
+      excess.reduce((sum, e, i) => sum + e * (slopes[j]?.[i] ?? 0), costOfChange * (d - (present[j] ?? 0))),
     );
     const free = at.flatMap((d, j) => {
       const push = gradient[j] ?? 0;
@@ -75,7 +75,7 @@ function leastOfSlopes(aim: Aim, start: readonly number[], off: readonly number[
     const hessian = new Float64Array(n * n);
     const newton = new Float64Array(n);
     free.forEach((j, row) => {
-      newton[row] = -(gradient[j] ?? 0) / 2;
+      newton[row] = -(gradient[j] ?? 0);
       free.forEach((k, column) => {
         const both = excess.reduce(
           (sum, e, i) => sum + (e === 0 ? 0 : (slopes[j]?.[i] ?? 0) * (slopes[k]?.[i] ?? 0)),

@@ -11,7 +11,7 @@ import { solverThread } from '@/workers/solverThread';
  * @returns the answer to the newest question that has been answered; null before the first
  */
 export function useSolved(name: string, input: object | null): SolverResult | null {
-  const [answer, setAnswer] = useState<{ of: string; result: SolverResult } | null>(null);
+  const [answer, setAnswer] = useState<SolverResult | null>(null);
   const question = input && JSON.stringify([name, input]);
   useEffect(() => {
     if (question === null) return;
@@ -20,12 +20,12 @@ export function useSolved(name: string, input: object | null): SolverResult | nu
     void solverThread()
       .solver.solve(asked, of)
       .then(
-        (result) => !overtaken && setAnswer({ of: question, result }),
+        (result) => !overtaken && setAnswer(result),
         () => undefined,
       );
     return () => {
       overtaken = true;
     };
   }, [question]);
-  return question === null ? null : (answer?.result ?? null);
+  return question === null ? null : answer;
 }
