@@ -122,6 +122,7 @@ export const measures = [
   'leak',
   'force',
   'lost-motion',
+  'lateness',
   'lean',
   'run-out',
   'rise-and-fall',
@@ -129,6 +130,8 @@ export const measures = [
   'cone-angle',
   'cork',
   'leak-baseline',
+  'leak-scale',
+  'leak-scale-baseline',
   'weight',
   'stand',
   'mark-gap',
@@ -149,6 +152,7 @@ export const gaugeKinds = [
   'bore-gauge',
   'small-hole',
   'leak-tester',
+  'leak-scale',
   'force-gauge',
   'protractor',
   'hygrometer',
@@ -182,6 +186,7 @@ export const toleranceNames = [
   'leastForceNewtons',
   'sealForceNewtons',
   'jointLeakMlPerMinute',
+  'jointLeakShare',
 ] as const;
 export type ToleranceName = (typeof toleranceNames)[number];
 
@@ -214,9 +219,20 @@ export const practiceQuestions = Object.keys(practiceSides) as PracticeQuestion[
 /** A side taken on every question. */
 export type PracticeSettings = { [Q in PracticeQuestion]: (typeof practiceSides)[Q][number] };
 
+/**
+ * How far work reaches from where it is done: along a whole tube (straightening), about two widths of a dent, as far as
+ * heat spreads from a seam, over all that spans bell and body, or no further than a key and its rod.
+ */
+export const reaches = ['tube', 'near', 'heat', 'bell', 'key'] as const;
+export type Reach = (typeof reaches)[number];
+
 /** What a step holds while it is worked and while it cures. */
 export const benchResources = ['oven', 'vice'] as const;
 export type BenchResource = (typeof benchResources)[number];
+
+/** What a shop keeps by size. */
+export const sizeKinds = ['films', 'shims', 'washers', 'rods', 'cutters', 'bushes'] as const;
+export type SizeKind = (typeof sizeKinds)[number];
 
 /** What is paid for beside hours. */
 export const costKinds = ['part', 'material', 'outside'] as const;

@@ -65,6 +65,10 @@ const fitting: Partial<Record<EntryKind, (body: Body, state: JobState, chance: C
     const group = pick(chance, tickGroups) ?? 'pad';
     return { ...body, group, part: partOf(state, chance), says: pick(chance, choicesOf(group))?.id };
   },
+  'adjustment': (body, { instrument }, chance) => ({
+    ...body,
+    link: pick(chance, instrument?.links.map(({ id }) => id) ?? []),
+  }),
   'pass': (body, state, chance) => ({ ...body, disturbs: [`pad:${String(partOf(state, chance))}`] }),
   'strike': (body, { entries, signOff }, chance) => ({
     ...body,

@@ -31,17 +31,20 @@ export interface StandIn {
   maxPermissibleError: number;
 }
 
-const lineUnits = { 'mm': 'mm', 'N': 'N', 'mL/min': 'mL/min', '°': 'deg' } as const;
+const lineUnits = { 'mm': 'mm', 'N': 'N', 'mL/min': 'mL/min', '°': 'deg', '%': '%RH' } as const;
 
 /** The devices on the bench: one for each gauge of the shelf that could have a cable, and a hygrometer. */
 export const standIns: readonly StandIn[] = [
-  ...shelfGauges.map(({ id, kind, name, resolution, maxPermissibleError }) => ({
-    gauge: id,
-    kind,
-    name,
-    resolution,
-    maxPermissibleError,
-  })),
+  // A tester with a scale of its own has a dial and no cable.
+  ...shelfGauges
+    .filter(({ scale }) => !scale)
+    .map(({ id, kind, name, resolution, maxPermissibleError }) => ({
+      gauge: id,
+      kind,
+      name,
+      resolution,
+      maxPermissibleError,
+    })),
   { gauge: 'hygrometer', kind: 'hygrometer', name: 'Room hygrometer', resolution: 1, maxPermissibleError: 2 },
 ];
 

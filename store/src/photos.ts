@@ -106,6 +106,20 @@ export async function photoBytes(
   return row?.bytes ?? null;
 }
 
+/** The thumbnails of pictures of a job, by id; one that is not there is left out. */
+export async function thumbnailsOf(
+  db: Database,
+  jobId: string,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, Buffer>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db
+    .select({ id: photos.id, thumbnail: photos.thumbnail })
+    .from(photos)
+    .where(and(eq(photos.jobId, jobId), inArray(photos.id, [...ids])));
+  return new Map(rows.map(({ id, thumbnail }) => [id, thumbnail]));
+}
+
 /** The pictures of a job that its logbook speaks of, for a document that carries the whole job. */
 export async function photosOfJob(
   db: Database,

@@ -28,6 +28,7 @@ export const readingColumns = [
   { name: 'measure', type: 'string', says: 'what was measured' },
   { name: 'clock (deg)', type: 'number', says: 'direction, 0 where there is none' },
   { name: 'at (mm)', type: 'number', says: 'distance along the part; empty where it has no stations' },
+  { name: 'held', type: 'string', says: 'of a link: ids of the keys that were held down meanwhile, joined by +' },
   { name: 'value (mm)', type: 'number', says: 'the figure: mm; a leak in mL/min, a force in N, a lean in degrees' },
   { name: 'typed', type: 'string', says: 'as it was typed, with its unit' },
   { name: 'gauge', type: 'string', says: 'id of the gauge' },
@@ -63,7 +64,7 @@ export function readingsToCsv(state: JobState, group?: MeasureGroup): string {
   }
   const rows = standing(state, group).map((entry) => {
     const { point, value, typed, gauge, temperature, humidity } = entry.body;
-    const { group: of, part, measure, clock, at } = point;
+    const { group: of, part, measure, clock, at, held = [] } = point;
     return [
       entry.id,
       entry.benchTime,
@@ -73,6 +74,7 @@ export function readingsToCsv(state: JobState, group?: MeasureGroup): string {
       measure,
       clock,
       at ?? '',
+      held.join('+'),
       value,
       typed,
       gauge.id,
@@ -229,6 +231,7 @@ export function rowReader(header: readonly string[], { decimal }: CsvDialect, de
           measure: cell('measure') as 'gap',
           clock: figure('clock (deg)'),
           ...(at !== undefined && { at }),
+          ...(cell('held') !== '' && { held: cell('held').split('+') }),
         },
         value,
         typed: cell('typed') || `${printFigure(value, 'mm')} ${own}`,
@@ -255,6 +258,7 @@ export function columnOfPath(path: string): string {
     [/^\/body\/point\/measure/, 'measure'],
     [/^\/body\/point\/clock/, 'clock (deg)'],
     [/^\/body\/point\/at/, 'at (mm)'],
+    [/^\/body\/point\/held/, 'held'],
     [/^\/body\/value/, 'value'],
     [/^\/body\/typed/, 'typed'],
     [/^\/body\/gauge\/resolution/, 'gauge resolution (mm)'],

@@ -1,4 +1,4 @@
-import { choiceOf, type EntryOf, type JobState } from '@holotonos/core';
+import { choiceOf, heldKey, type EntryOf, type JobState } from '@holotonos/core';
 import { csvOf, type Column } from './csvText';
 
 /** The columns of looks without a figure, with what stands in each. */
@@ -15,6 +15,7 @@ export const tickColumns = [
   { name: 'film (mm)', type: 'number', says: 'thickness of the film that was pulled' },
   { name: 'toward (deg)', type: 'number', says: 'clock of the side it shows at' },
   { name: 'at (mm)', type: 'number', says: 'where along the part it shows most' },
+  { name: 'held', type: 'string', says: 'of a link: ids of the keys that were held down meanwhile, joined by +' },
   { name: 'note', type: 'string', says: 'as it was written' },
   {
     name: 'stale because of',
@@ -35,9 +36,9 @@ export const hasTicks = (state: JobState): boolean => state.ticks.size > 0;
 /** The looks of a job as CSV (RFC 4180), one a row, in the order they were taken. Struck ones are left out. */
 export function ticksToCsv(state: JobState): string {
   const rows = standing(state).map(({ id, benchTime, author, body }) => {
-    const { group, part, says, film, toward, at, note } = body;
+    const { group, part, says, film, toward, at, held = [], note } = body;
     const choice = choiceOf(group, says);
-    const newest = state.ticks.get(`${group}:${part}`);
+    const newest = state.ticks.get(`${group}:${part}${heldKey(held)}`);
     return [
       id,
       benchTime,
@@ -51,6 +52,7 @@ export function ticksToCsv(state: JobState): string {
       film ?? '',
       toward ?? '',
       at ?? '',
+      held.join('+'),
       note ?? '',
       newest?.entry === id ? (newest.stale?.title ?? '') : '',
     ];

@@ -372,11 +372,18 @@ describe('migrations', () => {
       new Map(entries.filter(({ kind }) => kind === 'reading').map(({ id, body }) => [id, body]));
     const struck = new Set(state.struck.keys());
     expect(bodies(read.entries)).toEqual(bodies(state.entries.filter(({ id }) => !struck.has(id))));
-    const force = text.split('\r\n')[0] + '\r\n,,,spring,e-key,force,0,,0.9,,force-gauge,Force gauge,0.01,0.02,,,\r\n';
+    const force = text.split('\r\n')[0] + '\r\n,,,spring,e-key,force,0,,,0.9,,force-gauge,Force gauge,0.01,0.02,,,\r\n';
     const inch = await readCsv(force.replace('value (mm)', 'value (in)'), {
       author: 'x',
       now: '2026-11-23T09:00:00.000Z',
       mintId: randomUUID,
+    });
+    const [header] = text.split('\r\n');
+    const late = `${header}\r\n,,,link,f-to-f-sharp,lateness,0,,d-key+e-key,-0.02,,feeler-film,Film,0.01,0.005,,,\r\n`;
+    const held = await readCsv(late, { author: 'x', now: '2026-11-23T09:00:00.000Z', mintId: randomUUID });
+    expect(held.ok && held.entries[0]?.body).toMatchObject({
+      point: { measure: 'lateness', held: ['d-key', 'e-key'] },
+      value: -0.02,
     });
     expect(inch.ok && inch.entries[0]?.kind === 'reading' && inch.entries[0].body).toMatchObject({
       value: 0.9,

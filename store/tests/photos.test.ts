@@ -12,6 +12,7 @@ import {
   photosOfJob,
   preparePhoto,
   savePhoto,
+  thumbnailsOf,
 } from '../src';
 import { testDatabase, type TestDatabase } from './database';
 
@@ -109,6 +110,17 @@ describe('pictures in the database', () => {
     expect(await photoBytes(store.db, 'LL-201', randomUUID(), 'thumbnail')).toBeNull();
     expect(await savePhoto(store.db, 'LL-999', id, bytes)).toEqual({ status: 'no-job' });
     expect(await savePhoto(store.db, 'LL-201', randomUUID(), Buffer.from('x'))).toMatchObject({ status: 'refused' });
+  });
+  test('go into the papers small, those that are there', async () => {
+    const [id, other] = [randomUUID(), randomUUID()];
+    await savePhoto(store.db, 'LL-201', id, await plain(900, 600).jpeg().toBuffer());
+    const job = await jobByTicket(store.db, 'LL-201');
+    const found = await thumbnailsOf(store.db, job?.id ?? '', [id, other]);
+    expect([...found.keys()]).toEqual([id]);
+    expect((await sharp(found.get(id)).metadata()).width).toBe(320);
+    // Another job's pictures are none of this one's.
+    expect(await thumbnailsOf(store.db, randomUUID(), [id])).toEqual(new Map());
+    expect(await thumbnailsOf(store.db, job?.id ?? '', [])).toEqual(new Map());
   });
   test('are never changed or thrown away', async () => {
     for (const change of ['update photos set width = 1', 'delete from photos', 'truncate photos'])

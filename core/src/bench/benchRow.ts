@@ -139,7 +139,7 @@ export const clocksOf = (state: JobState, titles: ReadonlyMap<string, string>): 
  */
 export function benchRow(state: JobState, type: InstrumentType, basis: PlanBasis, now: string): BenchRow | null {
   const { learned: _, ...plain } = basis;
-  const judgement = judgeJob(state, type);
+  const judgement = judgeJob(state, type, undefined, basis.sizes);
   const plan = jobPlan(state, type, judgement, now, plain);
   const summary = benchSummary(state, type, { judgement, plan }, now);
   if (!summary) return null;

@@ -14,6 +14,30 @@ function centreOf({ at, sightings }: BodyLineInput['stations'][number]): Centre 
   return { at, x, y };
 }
 
+/** What three stations say of a line: a first number, and toward where its middle stands off the line of its ends. */
+export interface FirstLine {
+  /** mm, as in `solveBodyLine` */
+  zone: number;
+  /** mm along the tube */
+  at: number;
+  /** null where it leans nowhere */
+  towardClock: number | null;
+}
+
+/**
+ * A first number from three stations: enough to know whether more are worth reading, too few to tell a bend from a bow.
+ *
+ * @throws Unsolvable when the sightings of a station do not determine its centre
+ */
+export function firstLine(stations: BodyLineInput['stations']): FirstLine | null {
+  const centres = [...stations].sort((a, b) => a.at - b.at).map(centreOf);
+  const [upper, middle, lower] = centres;
+  if (!upper || !middle || !lower || centres.length !== 3) return null;
+  const share = (middle.at - upper.at) / (lower.at - upper.at);
+  const off = (axis: 'x' | 'y') => middle[axis] - (upper[axis] + share * (lower[axis] - upper[axis]));
+  return { zone: smallestCylinder(centres), at: middle.at, towardClock: clockOf(off('x') * 1e6, off('y') * 1e6) };
+}
+
 /** The bend that explains the centres best, a kink or a bow, however small it is. Clock is null where it leans nowhere. */
 function bendOfCentres(centres: readonly Centre[]) {
   const kink = fitKink(centres);

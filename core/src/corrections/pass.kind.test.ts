@@ -37,7 +37,7 @@ test('how far is said in degrees where it is turned, else as a figure', () => {
     );
   expect([words('straighten', 2), words('lap', 0.1), words('lap')]).toEqual([
     'Straightening by 2°: Neck',
-    'Lapping by 0.1: Neck',
+    'Lapping by 0.1 mm: Neck',
     'Lapping: Neck',
   ]);
 });

@@ -18,9 +18,10 @@ const body = {
       type: 'number',
       minimum: 0,
       maximum: 1000,
-      description: 'how far it was set: degrees for straightening and turning, else mm or steps of the tool',
+      description:
+        'how far it was set: degrees for straightening and turning, clicks of the tool for expanding and shrinking, else mm',
     },
-    disturbs: { type: 'array', items: measurePattern, maxItems: 60 },
+    disturbs: { type: 'array', items: measurePattern, maxItems: 600 },
     note: freeText(1000),
   },
   required: ['pass', 'group', 'part', 'disturbs'],
@@ -42,6 +43,14 @@ export const passWords: Record<PassKind, string> = {
   'face': 'Facing',
 };
 const byAngle: readonly PassKind[] = ['straighten', 'turn-bell'];
+const byClicks: readonly PassKind[] = ['expand', 'shrink'];
+
+/** How far a pass was set, in words. */
+function setWords(kind: PassKind, amount: number): string {
+  if (byAngle.includes(kind)) return `${amount}°`;
+  if (!byClicks.includes(kind)) return `${amount} mm`;
+  return `${amount} ${amount === 1 ? 'click' : 'clicks'}`;
+}
 
 /** One pass of a correction: what it was set to, and what it makes stale. */
 export const pass: JobKind<'pass', Body> = {
@@ -54,7 +63,7 @@ export const pass: JobKind<'pass', Body> = {
     disturb(draft, disturbs, { entry: id, operation: `pass:${done.pass}:${done.part}`, title });
   },
   words: ({ pass: kind, part, amount, note }, name) => {
-    const set = amount === undefined ? '' : ` by ${amount}${byAngle.includes(kind) ? '°' : ''}`;
+    const set = amount === undefined ? '' : ` by ${setWords(kind, amount)}`;
     return `${passWords[kind]}${set}: ${name(part)}${note ? `. ${note}` : ''}`;
   },
   turnsPlan: false,

@@ -196,6 +196,7 @@ describe('an agreement', () => {
     job.write('estimate', { estimate: uuid(2), ...change?.draft });
     job.write('agreement', { estimate: uuid(2), answer: 'accepted', on: '2026-11-21' });
     expect(agreement(job, 'straighten-body:body')).toBe('agreed');
+    job.done('strip-some:instrument');
     expect(plan(job).next?.kind).toBe('straighten-body');
     expect(agreedEstimate(job.state)?.estimate.body.estimate).toBe(uuid(1));
   });

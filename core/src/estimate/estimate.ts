@@ -169,7 +169,7 @@ export function estimateOptions(state: JobState, type: InstrumentType, shop: Sho
     const { settings, ...rest } = input;
     const own = practice === state.practice && settings ? { settings } : {};
     const asked: PlanInput = { ...rest, ...own, practice, scope };
-    const { operations, left } = planOverhaul(asked);
+    const { operations, left } = planOverhaul(asked, type);
     const work = operations
       .filter(({ id }) => state.operations.get(id)?.status !== 'skipped')
       .map(({ id, kind, stage, minutes }): Work => {

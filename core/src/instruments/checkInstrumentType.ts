@@ -3,6 +3,7 @@ import type { Problem } from '../solvers/contract';
 import { problemsWith } from '../validation';
 import { isThere, mostOptions, optionChoices } from './applyOptions';
 import type { InstrumentType } from './instrumentType.schema';
+import { rodsOf } from './spans';
 
 /** The lists whose ids name parts: no two parts may share one. */
 const partLists = ['sections', 'joints', 'holes', 'rods', 'posts', 'keys', 'fittings'] as const;
@@ -76,14 +77,17 @@ function problemsWithOptions(type: InstrumentType, chosen: ReadonlySet<string>):
     onSection(path, section, at);
     overParts(path, id, over);
   }
-  for (const [{ section, at, rod }, path] of rows('posts')) {
+  for (const [{ section, at, rod, other }, path] of rows('posts')) {
     onSection(path, section, at);
     if (rod !== undefined && !rods.has(rod)) say(`${path}/rod`, `there is no rod “${rod}”`);
+    if (other !== undefined && (other === rod || rod === undefined || !rods.has(other)))
+      say(`${path}/other`, `there is no second rod “${other}” for it to carry`);
   }
   for (const [{ id, section, from, to }, path] of rows('rods')) {
     onSection(path, section, to);
     if (from >= to) say(`${path}/from`, 'must lie above the other end');
-    if (rows('posts').filter(([{ rod }]) => rod === id).length < 2) say(path, `“${id}” needs two posts to run between`);
+    if (rows('posts').filter(([post]) => rodsOf(post).includes(id)).length < 2)
+      say(path, `“${id}” needs two posts to run between`);
   }
   for (const [{ id, rod, from, to, rings, over, nestsIn }, path] of rows('keys')) {
     if (rod !== undefined && !rods.has(rod)) say(`${path}/rod`, `there is no rod “${rod}”`);

@@ -6,6 +6,7 @@ export * from './changeType';
 export * from './blankType';
 export * from './mechanism';
 export * from './spans';
+export * from './reach';
 export * from './measuringPoints';
 export * from './unitOfMeasure';
 export * from './partNames';

@@ -99,7 +99,18 @@ export const typeRows = {
     },
     ['id', 'name', 'section', 'from', 'to', 'clock', 'diameter', 'kind'],
   ),
-  posts: row({ id, name, section: id, at: along, clock, rod: id }, ['id', 'name', 'section', 'at', 'clock']),
+  posts: row(
+    {
+      id,
+      name,
+      section: id,
+      at: along,
+      clock,
+      rod: id,
+      other: { ...id, description: 'the rod on its other side: a compound post carries two' },
+    },
+    ['id', 'name', 'section', 'at', 'clock'],
+  ),
   keys: row(
     {
       id,

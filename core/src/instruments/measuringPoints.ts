@@ -1,6 +1,7 @@
 import type { Measure, MeasureGroup } from '../vocabulary';
 import type { InstrumentType } from './instrumentType.schema';
-import { sharesSpan } from './spans';
+import { isPair } from './mechanism';
+import { postsOf, sharesSpan } from './spans';
 
 /** Something that can be measured on a type: the group, the part, what of it, and where. */
 export interface MeasurePlace {
@@ -21,6 +22,22 @@ const lineStations = (length: number): number[] => {
   return Array.from({ length: steps + 1 }, (_, i) => Math.round((length * i) / steps));
 };
 
+/** Three of them, both ends and the middle, are the usual set: four lines at each are enough for a first number. */
+export const usualStations = (length: number): number[] => {
+  const stations = lineStations(length);
+  return [0, Math.floor((stations.length - 1) / 2), stations.length - 1].map((i) => stations[i] ?? 0);
+};
+
+/** Is this a station of a line that is only read where the amount matters? */
+export function isFurtherStation(
+  type: InstrumentType,
+  { group, part, measure, at }: { group: string; part: string; measure: string; at?: number },
+): boolean {
+  if (group !== 'body-line' || measure !== 'deviation' || at === undefined) return false;
+  const length = type.sections.find(({ id }) => id === part)?.length;
+  return length !== undefined && !usualStations(length).includes(at);
+}
+
 /** The name a bell goes by in the types of saxophones: it alone is turned against the body. */
 const bellSection = 'bell';
 const isTurnable = (type: InstrumentType, section: string) => type.family === 'saxophone' && section === bellSection;
@@ -31,13 +48,28 @@ export const witnessMarks = (type: InstrumentType, section: string) =>
     ? type.fittings.filter((fit) => fit.section === section && (fit.kind === 'guard' || fit.kind === 'brace'))
     : [];
 
-/** The largest key of a bell: undamaged, it is the gauge of how the bell stands to the body. */
-export function referenceKey(type: InstrumentType, section: string): InstrumentType['holes'][number] | null {
-  if (!isTurnable(type, section)) return null;
+/** The holes of a bell that keys of the body close: each of them can be the gauge of how the bell stands, largest first. */
+export function referenceKeys(type: InstrumentType, section: string): InstrumentType['holes'] {
+  if (!isTurnable(type, section)) return [];
   const padded = new Set(type.pads.map(({ hole }) => hole));
-  const holes = type.holes.filter((hole) => hole.section === section && padded.has(hole.id));
-  return holes.reduce<(typeof holes)[number] | null>((a, b) => (a && a.diameter >= b.diameter ? a : b), null);
+  return type.holes
+    .filter((hole) => hole.section === section && padded.has(hole.id))
+    .sort((a, b) => b.diameter - a.diameter);
 }
+
+/**
+ * The key a bell is gauged by: the largest, or the one whose hole lies at a place that was chosen.
+ *
+ * @param at mm from the upper end of the bell, as the point of the reading has it
+ */
+export const referenceKey = (
+  type: InstrumentType,
+  section: string,
+  at?: number,
+): InstrumentType['holes'][number] | null => {
+  const keys = referenceKeys(type, section);
+  return (at === undefined ? keys[0] : keys.find((hole) => hole.at === at)) ?? null;
+};
 
 /** What is measured of a key on this rod: a tube that turns on it, or points that carry it. */
 export function hingeMeasures({ kind, pivot }: InstrumentType['rods'][number]): readonly Measure[] {
@@ -64,7 +96,11 @@ export function measuringPoints(type: InstrumentType): MeasurePlace[] {
         places.push({ group, part, measure, ...(at !== undefined && { at }), ...(clock !== undefined && { clock }) });
   };
   for (const { id, length } of type.sections) {
-    add('body-line', id, 'deviation', lineStations(length), quarters);
+    // One line is sighted down the tube before the hand turns to the next; more stations only where the amount matters.
+    for (const clock of quarters) add('body-line', id, 'deviation', usualStations(length), [clock]);
+    const usual = new Set(usualStations(length));
+    const further = lineStations(length).filter((at) => !usual.has(at));
+    for (const clock of quarters) add('body-line', id, 'deviation', further, [clock]);
     add('body-line', id, 'run-out', [Math.round(length / 4), Math.round(length / 2), Math.round((3 * length) / 4)]);
     for (const { at, clock } of witnessMarks(type, id)) add('body-line', id, 'mark-gap', [at], [clock]);
     if (referenceKey(type, id)) add('body-line', id, 'key-gap', undefined, quarters);
@@ -82,11 +118,12 @@ export function measuringPoints(type: InstrumentType): MeasurePlace[] {
     add('hole', id, 'diameter', undefined, [0, 60, 120]);
   }
   for (const rod of type.rods) {
-    const posts = type.posts.filter((post) => post.rod === rod.id).sort((a, b) => a.at - b.at);
-    posts.forEach(({ id }, i) => {
-      if (i > 0) add('post', id, 'post-gap');
-      add('post', id, 'lean');
-      add('post', id, 'height');
+    postsOf(type, rod.id).forEach((post, i) => {
+      if (i > 0) add('post', post.id, 'post-gap');
+      // A compound post stands once, whatever it carries on its other side.
+      if (post.rod !== rod.id) return;
+      add('post', post.id, 'lean');
+      add('post', post.id, 'height');
     });
   }
   for (const { id } of type.rods) add('hinge', id, 'run-out');
@@ -102,6 +139,8 @@ export function measuringPoints(type: InstrumentType): MeasurePlace[] {
     if (kind === 'corked' || kind === 'wound') add('joint', id, 'cork', [length / 2], across);
     add('joint', id, 'leak-baseline');
     add('joint', id, 'leak');
+    add('joint', id, 'leak-scale-baseline');
+    add('joint', id, 'leak-scale');
   }
   for (const { id, springs } of type.keys) {
     if (!springs || springs.length === 0) continue;
@@ -113,7 +152,10 @@ export function measuringPoints(type: InstrumentType): MeasurePlace[] {
     add('pad', hole, 'height');
     add('pad', hole, 'gap', undefined, eighths);
   }
-  for (const { id } of type.links) add('link', id, 'lost-motion');
+  for (const link of type.links) {
+    add('link', link.id, 'lost-motion');
+    if (isPair(type, link)) add('link', link.id, 'lateness');
+  }
   for (const { group, part, measure } of type.measuringPoints) add(group, part, measure);
   return places;
 }

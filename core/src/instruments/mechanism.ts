@@ -51,3 +51,14 @@ export const firstOpenHole = (type: InstrumentType, down: readonly string[]): st
 /** The same hole, where it is known already which holes are closed. */
 export const firstOpenOf = (type: InstrumentType, closed: ReadonlySet<string>): string | null =>
   toneHolesDown(type).find((hole) => !closed.has(hole)) ?? null;
+
+/** The links in which one of these keys acts, as driver or as follower. */
+export const linksOfKeys = (type: InstrumentType, keys: ReadonlySet<string>): InstrumentType['links'] =>
+  type.links.filter(({ driver, follower }) => keys.has(driver) || keys.has(follower));
+
+/** Do two pads land under one finger at this link? Then it is judged by which of them is late. */
+export function isPair(type: InstrumentType, { driver, follower, acts }: InstrumentType['links'][number]): boolean {
+  const openPad = (key: string) =>
+    type.pads.some((pad) => pad.key === key) && type.keys.find(({ id }) => id === key)?.rest === 'open';
+  return acts === 'carries' && openPad(driver) && openPad(follower);
+}

@@ -10,6 +10,13 @@ export interface PostSpan {
   keys: Key[];
 }
 
+/** The rods a post carries: none, one, or one on either side where it is a compound post. */
+export const rodsOf = ({ rod, other }: Post): string[] => [rod, other].filter((id) => id !== undefined);
+
+/** The posts that carry a rod, down the tube. */
+export const postsOf = ({ posts }: Pick<InstrumentType, 'posts'>, rodId: string): Post[] =>
+  posts.filter((post) => rodsOf(post).includes(rodId)).sort((a, b) => a.at - b.at);
+
 /** Where a key lies on its rod, mm; all of it where the type does not say. */
 export const reachOf = (key: Key, rod: InstrumentType['rods'][number]): { from: number; to: number } => ({
   from: key.from ?? rod.from,
@@ -20,7 +27,7 @@ export const reachOf = (key: Key, rod: InstrumentType['rods'][number]): { from: 
 export function spansOf(type: InstrumentType, rodId: string): PostSpan[] {
   const rod = type.rods.find(({ id }) => id === rodId);
   if (!rod) return [];
-  const posts = type.posts.filter((post) => post.rod === rodId).sort((a, b) => a.at - b.at);
+  const posts = postsOf(type, rodId);
   const middle = (key: Key) => {
     const { from, to } = reachOf(key, rod);
     return (from + to) / 2;

@@ -34,6 +34,10 @@ const bodies: Record<string, [object, string]> = {
     'Practice changed to Keeper, because older than thought',
   ],
   'tolerances': [{ profile: 'Marching', changes: [], reason: 'frost' }, 'Limits set to “Marching”, because frost'],
+  'adjustment': [
+    { link: 'f-to-f-sharp', steps: -2, change: -0.04, note: 'drifts' },
+    'Adjuster set, follower earlier by 0.040 mm: f-to-f-sharp. drifts',
+  ],
   'pass': [{ pass: 'straighten', part: 'e', amount: 0.4, note: 'gently' }, 'Straightening by 0.4°: E. gently'],
   'round': [{ name: 'Pads', points: [{}, {}] }, 'Round begun: Pads, 2 points'],
   'round-skip': [
@@ -61,7 +65,10 @@ const bodies: Record<string, [object, string]> = {
     'Instrument: put in 1 key. Instrument: took out 2 holes. looked closer',
   ],
   'survey': [{ station: 'pads', outcome: 'skipped' }, 'Survey: Pads, leak light inside passed over'],
-  'observation': [{ part: 'g', about: 'light', sectors: [45, 90, 135], note: 'faint' }, 'G: open on one side, faint'],
+  'observation': [
+    { part: 'g', about: 'light', sectors: [45, 90, 135], note: 'faint' },
+    'G: open on one side (leak light), faint',
+  ],
   'board': [{ rows: 6, columns: 10 }, 'Screw board of 6 rows and 10 columns'],
   'part-off': [{ part: 'g', where: 'board', cell: 'B4' }, 'Off: G, on the board at B4'],
   'part-placed': [{ part: 'g', where: 'lost' }, 'G is now lost'],

@@ -22,6 +22,10 @@ const body = {
     made: freeText(60),
     material: freeText(120),
     finish: freeText(120),
+    spareFinish: {
+      type: 'boolean',
+      description: 'brittle old lacquer, thin plate or sharp engraving: polished only with the word of the owner',
+    },
     complaint: freeText(2000),
     playing: freeText(1000),
     lastPadded: freeText(120),

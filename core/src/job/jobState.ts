@@ -5,6 +5,7 @@ import type { InstrumentType } from '../instruments';
 import type { LogState } from '../logbook';
 import type { OperationState } from '../plan';
 import type { PointState, TickState } from '../readings';
+import type { AdjustmentState } from '../regulation';
 import type { RoundState } from '../rounds';
 import type { Board, OffPart, SoakState } from '../stripdown';
 import type { Observation } from '../survey';
@@ -22,7 +23,7 @@ export interface JobState extends LogState<Entry> {
   practice: PracticeName;
   unit: LengthUnit;
   points: ReadonlyMap<string, PointState>;
-  /** newest look without a figure at each part, by `group:part` */
+  /** newest look without a figure at each part, by `group:part`, with `+key` for every key that was held */
   ticks: ReadonlyMap<string, TickState>;
   findings: ReadonlyMap<string, FindingState>;
   operations: ReadonlyMap<string, OperationState>;
@@ -41,6 +42,8 @@ export interface JobState extends LogState<Entry> {
   /** limits this job goes by in place of those of its practice */
   tolerances: EntryOf<'tolerances'> | null;
   passes: readonly PassState[];
+  /** turns of adjusters, in the order they were made */
+  adjustments: readonly AdjustmentState[];
   rounds: ReadonlyMap<string, RoundState>;
   /** changes of the plan made by hand, one for each operation, in the order they were first made */
   planChanges: ReadonlyMap<string, EntryOf<'plan-change'>>;
@@ -76,6 +79,7 @@ export const emptyJobState: JobState = {
   photos: new Map(),
   tolerances: null,
   passes: [],
+  adjustments: [],
   rounds: new Map(),
   planChanges: new Map(),
   costs: new Map(),

@@ -14,6 +14,7 @@ import { practiceChange } from '../practice/practiceChange.kind';
 import { tolerances } from '../practice/tolerances.kind';
 import { reading } from '../readings/reading.kind';
 import { tick } from '../readings/tick.kind';
+import { adjustment } from '../regulation/adjustment.kind';
 import { round } from '../rounds/round.kind';
 import { roundOver } from '../rounds/roundOver.kind';
 import { roundSkip } from '../rounds/roundSkip.kind';
@@ -48,6 +49,7 @@ export const jobKinds = {
   'practice-change': practiceChange,
   'tolerances': tolerances,
   'pass': pass,
+  'adjustment': adjustment,
   'round': round,
   'round-skip': roundSkip,
   'round-over': roundOver,

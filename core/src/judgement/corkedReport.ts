@@ -1,5 +1,5 @@
 import { meanOf } from '../metrology';
-import { bandOf, upperLimit, type LimitSource } from '../practice';
+import { bandOf, type LimitSource } from '../practice';
 import { joined, length, phrase } from '../units';
 import { severityAgainst } from './figureWords';
 import {
@@ -42,15 +42,19 @@ export function corkedReport(
 ): PartReport {
   const { limits, answers } = context;
   const { tenon, receiver } = sides;
-  const ovality = upperLimit('boreOvality', limits) ?? clearance[1];
+  // Round enough to stay between its own limits: what a bore may be out of round says nothing of a joint.
+  const ovality = clearance[1] - clearance[0];
   const solved = answers.joint({ tenon, receiver, limits: { clearance: [...clearance], ovality, leak: 1 } });
   if (!solved) return { ...report, missing: noOverlap };
   const read = ofMeasure(report, 'tenon', 'receiver');
+  // The cork fills what is out of round: how far the wood may rock is a matter of its means.
   const gaps = solved.clearances.map((each) => each.clearance);
   const [widest, narrowest] = [Math.max(...gaps), Math.min(...gaps)];
   const facts: ReportFact[] = [
     judgeFigure('widest-clearance', 'Largest clearance', 'mm', widest, worstOf(read), { upper: clearance[1] }),
-    judgeFigure('narrowest-clearance', 'Smallest clearance', 'mm', narrowest, worstOf(read), { lower: clearance[0] }),
+    judgeFigure('narrowest-clearance', 'Smallest clearance', 'mm', narrowest, worstOf(read), {
+      lower: clearance[0],
+    }),
     judgeFigure('tenon-ovality', 'Ovality of the tenon', 'mm', solved.tenonOvality, worstOf(read), { upper: ovality }),
     judgeFigure('receiver-ovality', 'Ovality of the receiver', 'mm', solved.receiverOvality, worstOf(read), {
       upper: ovality,

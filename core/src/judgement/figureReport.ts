@@ -1,7 +1,15 @@
 import { bandOf, upperLimit } from '../practice';
 import { length, phrase, type Quantity } from '../units';
 import { severityAgainst } from './figureWords';
-import { findingsSay, judgeFigure, plainFigure, withFacts, type PartReport, type ReportFinding } from './partReport';
+import {
+  findingsSay,
+  judgeFigure,
+  plainFigure,
+  withFacts,
+  type PartReport,
+  type ReportFact,
+  type ReportFinding,
+} from './partReport';
 import { ofMeasure, type ReportContext } from './reportContext';
 
 const newtons = (value: number): Quantity => ({ value, unit: 'N' });
@@ -42,28 +50,74 @@ export function springReport({ limits }: ReportContext, report: PartReport): Par
   return withFacts(report, [fact, ...own], { says: findingsSay(findings), findings });
 }
 
-/** The lost motion of a link: too much and the follower comes late, too little and it is held off. */
-export function linkReport({ limits }: ReportContext, report: PartReport): PartReport {
-  const [point] = ofMeasure(report, 'lost-motion');
-  if (!point || point.mean === null) return { ...report, missing: oneFigure };
-  const band = bandOf('lostMotion', limits);
-  if (!band)
-    return { ...report, facts: [plainFigure('lost-motion', 'Lost motion', 'mm', point.mean)], missing: noLimit };
-  const fact = judgeFigure('lost-motion', 'Lost motion', 'mm', point.mean, [point], { lower: band[0], upper: band[1] });
+/** What a measure of a link comes to, with the finding of a figure above its band or below it. */
+interface LinkMeasure {
+  id: 'lateness' | 'lost-motion';
+  words: string;
+  band: 'followerLateness' | 'lostMotion';
+  above: (value: number) => Pick<ReportFinding, 'cause' | 'remedy'>;
+  below: (value: number, least: number) => Pick<ReportFinding, 'cause' | 'remedy'>;
+}
+
+/** How late a follower is by the feeler: a trace at most, and never before its driver. */
+const late: LinkMeasure = {
+  id: 'lateness',
+  words: 'Lateness of the follower',
+  band: 'followerLateness',
+  above: (value) => ({
+    cause: phrase`The follower lands ${length(value)} late.`,
+    remedy: ['Bring it in at the adjuster of the link.'],
+  }),
+  below: (value) => ({
+    cause: phrase`The follower lands first and holds its driver ${length(-value)} off.`,
+    remedy: ['Let it land later at the adjuster of the link.'],
+  }),
+};
+
+/** What is lost between the two keys before the second moves. */
+const play: LinkMeasure = {
+  id: 'lost-motion',
+  words: 'Lost motion',
+  band: 'lostMotion',
+  above: (value) => ({
+    cause: phrase`${length(value)} are lost between the keys.`,
+    remedy: ['Take it up at the adjuster of the link.'],
+  }),
+  below: (value, least) => ({
+    cause: phrase`Only ${length(value)} are left between the keys, less than the ${length(least)} wanted: one may hold the other off.`,
+    remedy: ['Give it a hair of play at the adjuster of the link.'],
+  }),
+};
+
+/** A measure of a link taken alone, judged by its band; null where it was not read. */
+function judgeLink(
+  { id, words, band: name, above, below }: LinkMeasure,
+  { limits }: ReportContext,
+  report: PartReport,
+): { fact: ReportFact; findings: ReportFinding[] } | null {
+  const alone = ofMeasure(report, id).find(({ point }) => point.held === undefined);
+  if (!alone || alone.mean === null) return null;
+  const value = alone.mean;
+  const band = bandOf(name, limits);
+  if (!band) return { fact: plainFigure(id, words, 'mm', value), findings: [] };
+  const [lower, upper] = band;
+  const fact = judgeFigure(id, words, 'mm', value, [alone], { lower, upper });
+  if (fact.verdict !== 'outside') return { fact, findings: [] };
   const finding: ReportFinding =
-    point.mean > band[1]
-      ? {
-          kind: 'lost-motion',
-          severity: severityAgainst(point.mean, band[1]),
-          cause: phrase`${length(point.mean)} are lost between the keys.`,
-          remedy: ['Take it up at the adjuster of the link.'],
-        }
-      : {
-          kind: 'adjuster-out',
-          severity: 2,
-          cause: phrase`Only ${length(point.mean)} are left between the keys, less than the ${length(band[0])} wanted: one may hold the other off.`,
-          remedy: ['Give it a hair of play at the adjuster of the link.'],
-        };
-  const findings = fact.verdict === 'outside' ? [finding] : [];
-  return withFacts(report, [fact], { says: findingsSay(findings), findings });
+    value > upper
+      ? { kind: 'lost-motion', severity: severityAgainst(value, upper), ...above(value) }
+      : { kind: 'adjuster-out', severity: 2, ...below(value, lower) };
+  return { fact, findings: [finding] };
+}
+
+/** A link: too late or too much lost and the follower comes late, too little and one key holds the other off. */
+export function linkReport(context: ReportContext, report: PartReport): PartReport {
+  const lands = judgeLink(late, context, report);
+  const lost = judgeLink(play, context, report);
+  const facts = [lands?.fact, lost?.fact].filter((fact) => fact !== undefined);
+  if (facts.length === 0) return { ...report, missing: oneFigure };
+  // Both speak of the same adjuster: what was seen where the pads land goes before what was felt between the keys.
+  const findings = lands && lands.fact.verdict !== 'within' ? lands.findings : (lost?.findings ?? []);
+  const missing = facts.every(({ verdict }) => verdict === null) ? { missing: noLimit } : {};
+  return withFacts(report, facts, { says: findingsSay(findings), findings, ...missing });
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { sax, TestJob, told } from '../../tests/testJob';
-import { applyOptions, instrumentType, type InstrumentType } from '../instruments';
+import { applyOptions, instrumentType, isFurtherStation, usualStations, type InstrumentType } from '../instruments';
 import { shelfGauges } from '../metrology';
 import { chanceFrom, gaugeShows } from '../simulation';
 import { factOf, judgeJob, partsOfGroup, partReport, pointsOfPart, stateOf, type PartReport } from '.';
@@ -50,6 +50,43 @@ describe('a body line', () => {
     expect(told(report.findings[0]?.remedy)).toMatch(/push toward 180°/);
     expect(report.curve.length).toBeGreaterThan(5);
     expect(judgeJob(job.state, sax).suggestions.map(({ key }) => key)).toContain('body-bent:body');
+  });
+  test('three stations on four lines give a first number, down one line after the other; more say where', () => {
+    const listed = pointsOfPart(new TestJob().state, sax, 'body-line', 'body').filter(
+      ({ point }) => point.measure === 'deviation',
+    );
+    const length = sax.sections.find(({ id }) => id === 'body')?.length ?? 0;
+    const stations = usualStations(length);
+    expect(stations).toHaveLength(3);
+    expect(stations).toEqual([0, expect.closeTo(length / 2, -2), length]);
+    expect(listed.slice(0, 12).map(({ point }) => [point.clock, point.at])).toEqual(
+      [0, 90, 180, 270].flatMap((clock) => stations.map((at) => [clock, at])),
+    );
+    expect(listed.map(({ point }) => isFurtherStation(sax, point))).toEqual(listed.map((_, i) => i >= 12));
+    expect(isFurtherStation(sax, { group: 'rim', part: 'e', measure: 'height', at: 5 })).toBe(false);
+
+    const read = (size: number) => {
+      const job = new TestJob();
+      const [, middle = 0] = stations;
+      for (const { point } of listed.slice(0, 12))
+        job.read(point, point.at === middle ? toward(point.clock - 90, size) : 0, 'dial-indicator');
+      return { job, report: reportOf(job, 'body-line', 'body') };
+    };
+    const { job, report } = read(0.6);
+    // A middle that stands off by 0.6 lies in a cylinder 0.6 wide.
+    expect(fact(report, 'straightness')).toMatchObject({ verdict: 'outside' });
+    expect(fact(report, 'straightness')?.value).toBeCloseTo(0.6, 3);
+    expect(told(report.findings[0]?.cause)).toMatch(/Three stations say: bent toward 90°, by 0\.600 mm/);
+    expect(told(report.findings[0]?.remedy)).toMatch(/^Read more stations before it is pushed/);
+    expect(read(0).report).toMatchObject({ state: 'within', findings: [] });
+    // A fourth station: the solver of the line takes over.
+    for (const clock of [0, 90, 180, 270])
+      job.read(
+        { group: 'body-line', part: 'body', measure: 'deviation', at: 100, clock },
+        toward(clock - 90, 0.2),
+        'dial-indicator',
+      );
+    expect(told(reportOf(job, 'body-line', 'body').findings[0]?.remedy)).toMatch(/push toward (90|270)°/);
   });
   test('a straight one is within, and stale once the body has been worked on', () => {
     const job = new TestJob();
@@ -129,7 +166,7 @@ describe('a hinge', () => {
 
 describe('a joint', () => {
   const taper = (measure: string, at: number): number | null =>
-    measure === 'leak' ? null : measure === 'tenon' ? 24.43 - at * 0.003 : 24.465 - at * 0.0004;
+    measure.startsWith('leak') ? null : measure === 'tenon' ? 24.43 - at * 0.003 : 24.465 - at * 0.0004;
   test('a loose neck gets its passes, and the leak it should have', () => {
     const job = new TestJob();
     readAll(job, sax, 'joint', 'neck-receiver', taper);
@@ -152,7 +189,7 @@ describe('a joint', () => {
   test('a corked tenon is judged by its wood and told to be corked', () => {
     const job = new TestJob({ instrumentType: 'b-flat-clarinet', family: 'clarinet' });
     readAll(job, clarinet, 'joint', 'middle-joint', (measure) =>
-      measure === 'leak' ? null : measure === 'tenon' ? 20 : 20.6,
+      measure.startsWith('leak') ? null : measure === 'tenon' ? 20 : 20.6,
     );
     const report = reportOf(job, 'joint', 'middle-joint', clarinet);
     expect(report.findings.map(({ kind }) => kind)).toContain('joint-loose');
@@ -250,7 +287,7 @@ describe('hidden faults are found again, through a gauge, for a hundred seeds', 
         sax,
         'joint',
         'neck-receiver',
-        (measure) => (measure === 'leak' ? null : measure === 'tenon' ? 24.4 : 24.4 + wide),
+        (measure) => (measure.startsWith('leak') ? null : measure === 'tenon' ? 24.4 : 24.4 + wide),
         'micrometer',
         seed,
       );

@@ -1,5 +1,6 @@
 import { measuringPoints, type InstrumentType, type MeasurePlace } from '../instruments';
 import type { MeasuredJob } from './measuredJob';
+import { usualSizes, type Sizes } from '../stock';
 import type { MeasureGroup } from '../vocabulary';
 import { boreReport } from './boreReport';
 import { linkReport, springReport } from './figureReport';
@@ -50,11 +51,12 @@ export function partReport(
   group: string,
   part: string,
   answers: GroupAnswers = groupsAnsweredHere,
+  sizes: Sizes = usualSizes,
 ): PartReport | null {
   if (!isReported(group)) return null;
   const report = readPart(state, type, group, part, placesOfType(type));
   if (report.points.length === 0) return null;
-  const judged = reportBy[group]({ state, type, limits: limitsOf(state, type), answers }, report);
+  const judged = reportBy[group]({ state, type, limits: limitsOf(state, type), answers, sizes }, report);
   // Nothing could be judged: what is stale shows as stale.
   return judged.facts.length === 0 ? { ...judged, state: report.state } : judged;
 }

@@ -21,7 +21,6 @@ import { ofMeasure, type ReportContext } from './reportContext';
 const swageShare = 0.35;
 const mostReduction = 0.05;
 const facing = 0.05;
-const washerStock = [0.05, 0.1, 0.15, 0.2] as const;
 
 /** What is to be done at a hinge, in words. */
 function remedyWords(remedy: HingeRemedy): Phrase {
@@ -95,7 +94,7 @@ function turnsOn({ state, type }: ReportContext, report: PartReport, rod: PointR
 }
 
 function tubeReport(context: ReportContext, report: PartReport): PartReport {
-  const { state, type, limits, answers } = context;
+  const { state, type, limits, answers, sizes } = context;
   const of = (measure: string) => report.points.find(({ point }) => point.measure === measure);
   const [outer, inner, tube, ownRod] = ['tube-outer', 'tube-inner', 'tube-length', 'rod'].map(of);
   const { on: rod, name: nested } = turnsOn(context, report, ownRod);
@@ -143,7 +142,7 @@ function tubeReport(context: ReportContext, report: PartReport): PartReport {
     arm: { length: arm?.mean ?? type.pads.find(({ key }) => key === report.part)?.axisDistance ?? l },
     limits: { clearance: [...clearance], endPlay: [...endPlay] },
     swage: { zone: l * swageShare, maxReduction: mostReduction, facing },
-    stock: { rods: [], washers: [...washerStock] },
+    stock: { rods: [...sizes.rods], washers: [...sizes.washers] },
     washersAllowed: settings.endPlay === 'washers',
   });
   if (!hinge) return { ...report, missing: ['The tube cannot be narrower outside than inside: read it again.'] };

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { sax, TestJob, told } from '../../tests/testJob';
+import { instrumentType, type InstrumentType } from '../instruments';
 import { partReport } from '.';
 
 const part = 'neck-receiver';
@@ -63,6 +64,36 @@ describe('a neck', () => {
   });
 });
 
+describe('a corked joint', () => {
+  const clarinet = instrumentType('b-flat-clarinet') as InstrumentType;
+  const corked = clarinet.joints.find(({ kind }) => kind === 'corked');
+  const read = (clearance: number, tenonOval: number, receiverOval: number) => {
+    const job = new TestJob({ instrumentType: clarinet.id, family: 'clarinet', practice: 'steady' });
+    for (const at of [0, (corked?.length ?? 0) / 2, corked?.length ?? 0])
+      for (const clock of [0, 90]) {
+        const half = clock === 0 ? 0.5 : -0.5;
+        const point = { group: 'joint', part: corked?.id ?? '', at, clock } as const;
+        job.read({ ...point, measure: 'tenon' }, 22 - clearance + half * tenonOval, 'micrometer');
+        job.read({ ...point, measure: 'receiver' }, 22 + half * receiverOval, 'micrometer');
+      }
+    const report = partReport(job.state, clarinet, 'joint', corked?.id ?? '');
+    const fact = (id: string) => report?.facts.find((each) => each.id === id);
+    return { kinds: report?.findings.map(({ kind }) => kind), fact };
+  };
+  test('is round enough when it stays between the limits of its own fit', () => {
+    expect(read(0.12, 0.02, 0.02).kinds).toEqual([]);
+    const { fact, kinds } = read(0.12, 0, 0.18);
+    expect(fact('receiver-ovality')).toMatchObject({ verdict: 'outside' });
+    expect(fact('receiver-ovality')?.limit?.upper).toBeCloseTo(0.15, 9);
+    expect(kinds).toContain('receiver-oval');
+  });
+  test('rocks by its means: what the cork fills does not make it loose', () => {
+    const { fact, kinds } = read(0.19, 0.06, 0.06);
+    expect(fact('widest-clearance')?.value).toBeCloseTo(0.19, 9);
+    expect(kinds).toEqual([]);
+  });
+});
+
 describe('the leak leads', () => {
   test('a joint that holds air is not made to fit by figures', () => {
     const airtight = neck({ gaps: [0.05, 0.05, 0.05], leak: 4 });
@@ -83,6 +114,52 @@ describe('the leak leads', () => {
   });
   test('a leak that the fit explains is no riddle', () => {
     expect(neck({ gaps: [0.2, 0.2, 0.2], leak: 300 }).words).not.toMatch(/Suspect the test/);
+  });
+});
+
+describe('a tester with a scale of its own', () => {
+  const scale = (gap: number, shown: { leak: number; baseline?: number }) => {
+    const job = new TestJob({ practice: 'steady' });
+    for (const at of depths)
+      for (const clock of [0, 90]) {
+        job.read({ group: 'joint', part, measure: 'tenon', at, clock }, 24 - gap, 'micrometer');
+        job.read({ group: 'joint', part, measure: 'receiver', at, clock }, 24, 'micrometer');
+      }
+    if (shown.baseline !== undefined)
+      job.read({ group: 'joint', part, measure: 'leak-scale-baseline', clock: 0 }, shown.baseline, 'leak-scale');
+    job.read({ group: 'joint', part, measure: 'leak-scale', clock: 0 }, shown.leak, 'leak-scale');
+    const report = partReport(job.state, sax, 'joint', part);
+    return {
+      fact: report?.facts.find(({ id }) => id === 'leak'),
+      words: told(report?.says),
+      kinds: report?.findings.map(({ kind }) => kind),
+    };
+  };
+  test('is compared with what it shows closed, in shares of the way to open', () => {
+    const { fact, kinds } = scale(0.012, { leak: 4, baseline: 4 });
+    expect(fact).toMatchObject({ unit: '%', verdict: 'within', limit: { upper: 3 } });
+    expect(scale(0.012, { leak: 6, baseline: 4 }).fact?.value).toBeCloseTo(2, 9);
+    expect(fact?.words).toMatch(/closed to its open mark, less the baseline/);
+    expect(kinds).toEqual([]);
+    expect(scale(0.012, { leak: 6 }).fact?.words).toMatch(/no baseline taken/);
+  });
+  test('leads like any other: a fit that should hold air and leaks is no matter of fit', () => {
+    expect(scale(0.012, { leak: 40, baseline: 4 })).toMatchObject({
+      kinds: ['tenon-gouged'],
+      words: expect.stringMatching(/Suspect the test first/),
+    });
+    // A fit that cannot hold air explains it.
+    expect(scale(0.2, { leak: 40, baseline: 4 }).words).not.toMatch(/Suspect the test/);
+    expect(scale(0.05, { leak: 4, baseline: 4 }).words).toMatch(/It holds air by the tester/);
+  });
+  test('figures in mL/min come before it where both were read', () => {
+    const job = new TestJob({ practice: 'steady' });
+    job.read({ group: 'joint', part, measure: 'leak', clock: 0 }, 12, 'leak-tester');
+    job.read({ group: 'joint', part, measure: 'leak-scale', clock: 0 }, 50, 'leak-scale');
+    expect(partReport(job.state, sax, 'joint', part)?.facts.find(({ id }) => id === 'leak')).toMatchObject({
+      unit: 'mL/min',
+      value: 12,
+    });
   });
 });
 

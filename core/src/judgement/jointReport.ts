@@ -1,5 +1,5 @@
 import type { JointStep } from '../joints';
-import { bandOf, upperLimit } from '../practice';
+import { bandOf, upperLimit, type LimitSource } from '../practice';
 import { joined, length, phrase, silence, type Phrase } from '../units';
 import { severityAgainst } from './figureWords';
 import {
@@ -30,7 +30,7 @@ function jointWords(step: JointStep, steps: NonNullable<PartReport['steps']>): P
     case 'round-tenon':
       return ['Bring the tenon round.'];
     case 'expand':
-      return phrase`Expand at the ${step.zone === 'leading' ? 'leading end' : step.zone} by ${length(step.by)}${passesWords(step.by, steps.expand[step.zone])}; read all three thirds after each pass.`;
+      return phrase`Expand at the ${step.zone === 'leading' ? 'leading end' : step.zone} by ${length(step.by)}${passesWords(step.by, steps.expand[step.zone], steps.expand.per)}; read all three thirds after each pass.`;
     case 'shrink':
       return phrase`Shrink by ${length(step.by)}${step.steps === null ? '' : ` in ${step.steps} ${step.steps === 1 ? 'step' : 'steps'}`}.`;
     case 'lap':
@@ -38,33 +38,56 @@ function jointWords(step: JointStep, steps: NonNullable<PartReport['steps']>): P
   }
 }
 
-/** How many passes a step will take, from what one pass has done so far. */
-function passesWords(by: number, learned: Learned | null): Phrase {
+/** How many passes or clicks a step will take, from what one has done so far. */
+function passesWords(by: number, learned: Learned | null, per: 'click' | 'pass'): Phrase {
   if (!learned || learned.value <= 0 || by <= 0) return silence;
   const passes = Math.ceil(by / learned.value - 1e-9);
-  return phrase` (${passes} ${passes === 1 ? 'pass' : 'passes'} of ${length(learned.value, learned.spread)} as seen here)`;
+  const many = per === 'click' ? 'clicks' : 'passes';
+  return phrase` (${passes} ${passes === 1 ? per : many} of ${length(learned.value, learned.spread)} as seen here)`;
 }
 
 /** A leak read that differs from what the gap predicts by more than this factor is no matter of fit. */
 const leakDisagrees = 3;
 
-/** The leak of a joint as the tester says it, less what tester and plugs lose by themselves. */
-function leakOf(
-  report: PartReport,
-  limit: number | null,
-): { read: number | null; fact: ReportFact | null; proved: boolean } {
-  const [point] = ofMeasure(report, 'leak');
-  const [baseline] = ofMeasure(report, 'leak-baseline');
-  const proved = baseline?.mean != null;
-  if (!point || point.mean === null) return { read: null, fact: null, proved };
-  const read = Math.max(0, point.mean - (baseline?.mean ?? 0));
-  const words = proved ? 'Leak read at 2.5 kPa, less the baseline' : 'Leak read at 2.5 kPa, no baseline taken';
-  const from = [point, ...(baseline && proved ? [baseline] : [])];
-  const fact =
-    limit === null
-      ? plainFigure('leak', words, 'mL/min', read)
-      : judgeFigure('leak', words, 'mL/min', read, from, { upper: limit });
-  return { read, fact, proved };
+/** What a tester says of a joint, less what tester and plugs lose by themselves. */
+interface Leak {
+  /** in the unit of the tester; null where it was not read */
+  read: number | null;
+  fact: ReportFact | null;
+  /** was its own loss read, so that it proves something? */
+  proved: boolean;
+  /** read in mL/min, which the fit can be held against */
+  measured: boolean;
+}
+
+const leakScales = [
+  { leak: 'leak', baseline: 'leak-baseline', unit: 'mL/min', words: 'Leak read at 2.5 kPa' },
+  {
+    leak: 'leak-scale',
+    baseline: 'leak-scale-baseline',
+    unit: '%',
+    words: 'Leak, of the way from the tester’s closed to its open mark',
+  },
+] as const;
+
+/** The leak of a joint as the tester says it: in mL/min, or on a scale of its own where that alone was read. */
+function leakOf(report: PartReport, limits: LimitSource): Leak {
+  for (const { leak, baseline: own, unit, words } of leakScales) {
+    const [point] = ofMeasure(report, leak);
+    const [baseline] = ofMeasure(report, own);
+    if (!point || point.mean === null) continue;
+    const proved = baseline?.mean != null;
+    const limit = upperLimit(unit === '%' ? 'jointLeakShare' : 'jointLeakMlPerMinute', limits);
+    const read = Math.max(0, point.mean - (baseline?.mean ?? 0));
+    const told = proved ? `${words}, less the baseline` : `${words}, no baseline taken`;
+    const from = [point, ...(baseline && proved ? [baseline] : [])];
+    const fact =
+      limit === null
+        ? plainFigure('leak', told, unit, read)
+        : judgeFigure('leak', told, unit, read, from, { upper: limit });
+    return { read, fact, proved, measured: unit === 'mL/min' };
+  }
+  return { read: null, fact: null, proved: false, measured: false };
 }
 
 /** What a leak leads to where the figures of the fit do not explain it: the test first, then roundness, then the metal. */
@@ -136,7 +159,7 @@ export function jointReport(context: ReportContext, report: PartReport): PartRep
       .filter(([, readings]) => readings.length >= 2)
       .map(([at, readings]) => ({ at, diameters: readings.map(({ mean }) => mean) }));
   const [tenon, receiver] = [side('tenon'), side('receiver')];
-  const leak = leakOf(report, leakLimit);
+  const leak = leakOf(report, limits);
   const leakFact = leak.fact ? [leak.fact] : [];
   const steps = {
     expand: learnedSteps(state, report.part, 'expand'),
@@ -204,9 +227,11 @@ export function jointReport(context: ReportContext, report: PartReport): PartRep
   if (isOutside(facts, 'narrowest-clearance'))
     add('joint-tight', 1, 1, phrase`Tight: ${length(narrowest)} at its narrowest.`);
   const round = !isOutside(facts, 'tenon-ovality') && !egged;
-  const unexplained =
-    leak.fact?.verdict === 'outside' && leak.read !== null && leak.read > leakDisagrees * solved.leak.eccentric;
-  const led = unexplained ? leakLeads(leak.read ?? 0, leakLimit ?? 0, leak.proved, round) : null;
+  // On a scale of its own a leak cannot be held against the fit by figures: there it is enough that the fit should hold air.
+  const fitHolds = leakLimit !== null && solved.leak.eccentric <= leakLimit;
+  const disagrees = leak.measured ? (leak.read ?? 0) > leakDisagrees * solved.leak.eccentric : fitHolds;
+  const unexplained = leak.fact?.verdict === 'outside' && disagrees;
+  const led = unexplained ? leakLeads(leak.read ?? 0, leak.fact?.limit?.upper ?? 0, leak.proved, round) : null;
   if (led?.finding) findings.push(led.finding);
   const airWords: Phrase =
     holdsAir && !egged && isOutside(facts, 'widest-clearance')

@@ -9,6 +9,7 @@ import { padReport, type PadReport } from './padReport';
 import type { PartReport } from './partReport';
 import { solveRim } from '../rims';
 import type { TickState, TickVerdict } from '../readings';
+import { usualSizes, type Sizes } from '../stock';
 import { remembering } from './remembered';
 import { rimReport, type RimAnswers, type RimReport } from './rimReport';
 import {
@@ -71,8 +72,14 @@ function noticing(answers: Answers, missing: () => void): Answers {
  * Judges everything a job has fresh readings of. What no new reading touches is not judged again, see `remembering`.
  *
  * @param given the browser passes what its worker has worked out; everyone else lets the solvers answer here
+ * @param sizes what there is in the shop: advice names nothing that is not there
  */
-export function judgeJob(state: JobState, type: InstrumentType, given: Answers = answeredHere): JobJudgement {
+export function judgeJob(
+  state: JobState,
+  type: InstrumentType,
+  given: Answers = answeredHere,
+  sizes: Sizes = usualSizes,
+): JobJudgement {
   const remembered = remembering(state, type, given.by ?? given);
   const answers = noticing(given, remembered.incomplete);
   const rims = new Map<string, RimReport>();
@@ -90,10 +97,10 @@ export function judgeJob(state: JobState, type: InstrumentType, given: Answers =
     const pad = remembered.of(
       `pad:${hole}`,
       (read): JudgedPad | null => {
-        const report = padReport(read, type, hole, rim);
+        const report = padReport(read, type, hole, rim, sizes.shims);
         return report && { ...report, seat: report.seatInput && answers.seat(report.seatInput) };
       },
-      [rim],
+      [rim, sizes.shims],
     );
     if (!pad) continue;
     pads.set(hole, pad);
@@ -104,7 +111,7 @@ export function judgeJob(state: JobState, type: InstrumentType, given: Answers =
     const { group, part } = point;
     const key = `${group}:${part}`;
     if (parts.has(key)) continue;
-    const report = remembered.of(`part:${key}`, (read) => partReport(read, type, group, part, answers));
+    const report = remembered.of(`part:${key}`, (read) => partReport(read, type, group, part, answers, sizes), [sizes]);
     if (!report) continue;
     parts.set(key, report);
     suggestions.push(...suggestFromPart(report));

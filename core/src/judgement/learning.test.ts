@@ -112,6 +112,34 @@ describe('what a job teaches about its own metal', () => {
       /passes of 0.0\d+ ± 0.0\d+ mm as seen here/,
     );
   });
+  test('clicks of the tool, once they are written down, teach what one click does', () => {
+    const job = new TestJob();
+    const read = (tenon: number) => {
+      for (const { point } of pointsOfPart(job.state, sax, 'joint', 'neck-receiver'))
+        if (point.measure === 'tenon' || point.measure === 'receiver')
+          job.read(point, point.measure === 'receiver' ? 24.47 : tenon, 'micrometer');
+    };
+    const pass = (amount?: number) =>
+      job.write('pass', {
+        pass: 'expand',
+        group: 'joint',
+        part: 'neck-receiver',
+        disturbs: ['joint:neck-receiver'],
+        ...(amount !== undefined && { amount }),
+      });
+    read(24.38);
+    // A pass of which nobody counted the clicks teaches nothing about a click.
+    pass();
+    read(24.39);
+    expect(learnedSteps(job.state, 'neck-receiver', 'expand')).toMatchObject({ per: 'pass' });
+    pass(4);
+    read(24.41);
+    const steps = learnedSteps(job.state, 'neck-receiver', 'expand');
+    expect(steps.per).toBe('click');
+    for (const zone of ['shoulder', 'middle', 'leading'] as const) expect(steps[zone]?.value).toBeCloseTo(0.005, 9);
+    // 0.06 to 0.05 below the receiver: to the middle of the limits and the overshoot, in clicks of five thousandths.
+    expect(told(partReport(job.state, sax, 'joint', 'neck-receiver')?.says)).toMatch(/\(\d+ clicks of 0\.005/);
+  });
   test('the middle of no figures is none', () => {
     expect(learn([])).toBeNull();
     expect(learn([1, 2, 100])?.value).toBe(2);

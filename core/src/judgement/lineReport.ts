@@ -1,5 +1,6 @@
-import { boreAt, referenceKey } from '../instruments';
-import { meanOf, toDegrees, type Learned } from '../metrology';
+import { firstLine } from '../body';
+import { referenceKey } from '../instruments';
+import type { Learned } from '../metrology';
 import { upperLimit } from '../practice';
 import { along, degrees, joined, length, phrase, silence, type Phrase } from '../units';
 import { clockWords, severityAgainst } from './figureWords';
@@ -12,8 +13,9 @@ import {
   type ReportFact,
   type ReportFinding,
 } from './partReport';
-import { learnedReturn, straightenPasses } from './passHistory';
+import { bellTurn, learnedReturn, straightenPasses, turnPasses } from './passHistory';
 import { enoughStations, lineStations, ofLine } from './lineStations';
+import type { PointReading } from './pointReading';
 import { ofMeasure, taken, worstOf, type ReportContext } from './reportContext';
 
 const learnedWords = (learned: Learned | null): Phrase =>
@@ -39,6 +41,14 @@ const keySides = [
   },
 ] as const;
 
+/** The gaps under the key the bell was gauged by last: any sound one will do, and one may be chosen after another. */
+function keyGaps(report: PartReport): PointReading[] {
+  const gaps = ofMeasure(report, 'key-gap');
+  const newest = ({ fresh, stale }: PointReading) => Math.max(0, ...[...fresh, ...stale].map(({ seq }) => seq));
+  const last = gaps.reduce<PointReading | null>((a, b) => (a && newest(a) >= newest(b) ? a : b), null);
+  return gaps.filter(({ point }) => point.at === last?.point.at);
+}
+
 /** How far a bell stands turned: what the witness marks say and what the reference key says. */
 function twistOf(
   { type, limits }: ReportContext,
@@ -48,17 +58,18 @@ function twistOf(
   const limit = upperLimit('witnessGap', limits);
   const section = type.sections.find(({ id }) => id === report.part);
   const marks = ofMeasure(report, 'mark-gap').filter(({ mean: read }) => read !== null);
-  const gaps = ofMeasure(report, 'key-gap');
-  const key = referenceKey(type, report.part);
+  const gaps = keyGaps(report);
+  const key = referenceKey(type, report.part, gaps[0]?.point.at);
   if (!section || limit === null || (marks.length === 0 && gaps.every(({ mean: read }) => read === null)))
     return nothing;
   const facts: ReportFact[] = [];
   const findings: ReportFinding[] = [];
   const says: Phrase[] = [];
   if (marks.length > 0) {
-    const off = meanOf(marks.map(({ mean: read }) => read ?? 0));
-    const radius = meanOf(marks.map(({ point }) => boreAt(section, point.at ?? 0) / 2 + section.wall));
-    const turned = toDegrees(off / radius);
+    const { off, turned } = bellTurn(
+      section,
+      marks.map(({ point, mean }) => ({ point, mean: mean ?? 0 })),
+    );
     const fact = judgeFigure('marks-apart', 'Marks stand apart', 'mm', off, worstOf(marks), {
       lower: -limit,
       upper: limit,
@@ -86,10 +97,19 @@ function twistOf(
       upper: limit,
     });
     facts.push(fact);
-    if (fact.verdict === 'outside')
-      says.push(
-        phrase`The reference key of ${key.name} is open by ${length(Math.abs(a - b))} more ${a > b ? near.where : far.where}: ${means}.`,
-      );
+    if (fact.verdict !== 'outside') continue;
+    const cause = phrase`The reference key of ${key.name} is open by ${length(Math.abs(a - b))} more ${a > b ? near.where : far.where}`;
+    says.push(phrase`${cause}: ${means}.`);
+    // With marks that meet the bell is not turned; where nobody has read any, the key alone speaks.
+    if (id === 'key-along' && marks.length === 0)
+      findings.push({
+        kind: 'bell-turned',
+        severity: severityAgainst(Math.abs(a - b), limit),
+        cause: phrase`${cause}: the bell is turned.`,
+        remedy: [
+          'Turn the bell past, let it return, go back less, and log each push; good when the key is even front to back and the marks meet.',
+        ],
+      });
   }
   return { facts, findings, says: joined(says) };
 }
@@ -103,26 +123,53 @@ function runOutOf({ limits }: ReportContext, report: PartReport): ReportFact[] {
   return [judgeFigure('run-out', 'Run-out between centres', 'mm', most, worstOf(read), { upper: limit })];
 }
 
+/** What three stations say of a line: whether it is straight enough, and if not, that more are to be read before a push. */
+function firstNumber(
+  stations: ReturnType<typeof lineStations>,
+  limit: number,
+  sighted: readonly PointReading[],
+): { fact: ReportFact; findings: ReportFinding[]; missing: Phrase } | null {
+  const line = firstLine(stations);
+  if (!line) return null;
+  const fact = judgeFigure('straightness', 'Straightness zone, a first number', 'mm', line.zone, worstOf(sighted), {
+    upper: limit,
+  });
+  if (fact.verdict !== 'outside') return { fact, findings: [], missing: silence };
+  const bent: ReportFinding = {
+    kind: 'body-bent',
+    severity: severityAgainst(line.zone, limit),
+    cause: phrase`Three stations say: bent toward ${clockWords(line.towardClock)}, by ${length(line.zone)} in all.`,
+    remedy: ['Read more stations before it is pushed: three do not tell a bend from a bow, nor where it is.'],
+  };
+  return { fact, findings: [bent], missing: ['More stations say where it is bent, and how far to push.'] };
+}
+
 /** A section's line: its quarter lines, its run-out, and for a bell how it stands to the body. */
 export function lineReport(context: ReportContext, report: PartReport): PartReport {
-  const { state, limits, answers } = context;
+  const { state, type, limits, answers } = context;
   const zone = upperLimit('bodyStraightness', limits);
   const sighted = report.points.filter(ofLine);
   const twist = twistOf(context, report);
   const more = [...runOutOf(context, report), ...twist.facts];
   const stations = lineStations(taken(sighted));
   const passes = straightenPasses(state, report.part, answers.line);
+  const turns = turnPasses(state, type, report.part);
   const learned = learnedReturn(passes);
   if (stations.length < enoughStations || zone === null) {
-    const missing = phrase`Sight along the quarter lines: four stations or more, three lines or more at each (${stations.length} so far).`;
-    return more.length === 0
-      ? { ...report, missing, passes }
-      : withFacts(report, more, {
-          missing,
-          findings: twist.findings,
-          says: joined([findingsSay(twist.findings), twist.says]),
-          passes,
-        });
+    const first = zone === null ? null : firstNumber(stations, zone, sighted);
+    const facts = [...(first ? [first.fact] : []), ...more];
+    const missing =
+      first?.missing ??
+      phrase`Sight along the quarter lines: three stations for a first number, three lines or more at each (${stations.length} so far).`;
+    if (facts.length === 0) return { ...report, missing, passes, turns };
+    const findings = [...(first?.findings ?? []), ...twist.findings];
+    return withFacts(report, facts, {
+      missing,
+      findings,
+      says: joined([findingsSay(findings), twist.says]),
+      passes,
+      turns,
+    });
   }
   const line = answers.line({
     stations,
@@ -157,6 +204,7 @@ export function lineReport(context: ReportContext, report: PartReport): PartRepo
     findings,
     line,
     passes,
+    turns,
     curve: line.centres.map(({ at, x, y }) => ({ at, value: reach(toward, x, y), reference: 0 })),
     curveWords: `Centre line toward ${clockWords(toward)}`,
   });

@@ -4,6 +4,7 @@ import type { MeasuringPoint } from '../readings';
 import { solveConformity, type ConformityOutput } from '../metrology';
 import type { SeatInput } from '../pads';
 import { padGapLimit } from '../practice';
+import { usualSizes } from '../stock';
 import { limitsOf } from './limitsOf';
 import { wholeState, type MeasureState } from './measureState';
 import { coarsestGauge, readPoint, type PointReading } from './pointReading';
@@ -11,9 +12,6 @@ import type { RimReport } from './rimReport';
 
 /** Clock positions a pad is read at: where the light shows and a strip of film can be pulled. */
 export const padClocks = [0, 45, 90, 135, 180, 225, 270, 315] as const;
-
-/** Shim stock of the shop, mm. */
-export const shimStock = [0.03, 0.05, 0.08, 0.12] as const;
 
 export interface JudgedPoint extends PointReading {
   state: MeasureState;
@@ -57,12 +55,14 @@ function judge(reading: PointReading, limit: number): JudgedPoint {
  * A pad as its readings show it now: each position with its verdict, and the question for the `seat` solver.
  *
  * @param rim what is known of the rim it closes on
+ * @param shims thicknesses there are, mm
  */
 export function padReport(
   state: MeasuredJob,
   type: InstrumentType,
   part: string,
   rim: RimReport | null = null,
+  shims: readonly number[] = usualSizes.shims,
 ): PadReport | null {
   const pad = type.pads.find(({ hole }) => hole === part);
   if (!pad) return null;
@@ -82,7 +82,7 @@ export function padReport(
           padDiameter: pad.diameter,
           axisDistance: pad.axisDistance,
           limits: { gap: limit },
-          shims: [...shimStock],
+          shims: [...shims],
           ...(residuals && { rimResiduals: residuals }),
         }
       : null,

@@ -8,7 +8,7 @@ import { solveConformity, type Gauge } from '../metrology';
 import { joined, phrase, silence, type KeptUnit, type Phrase } from '../units';
 import type { FindingKind, Measure, MeasureGroup, SpringFault } from '../vocabulary';
 import { airWarnings } from './airWarnings';
-import type { StraightenPass, ZoneGrowth } from './passHistory';
+import type { StraightenPass, TurnPass, ZoneGrowth } from './passHistory';
 import { wholeState, type MeasureState } from './measureState';
 import { coarsestGauge, readPoint, type PointReading } from './pointReading';
 
@@ -66,6 +66,8 @@ export interface PartReport {
   joint?: JointOutput;
   /** what this part's own passes have taught */
   passes?: StraightenPass[];
+  /** pushes that turned a bell, and what each left */
+  turns?: TurnPass[];
   steps?: Record<'expand' | 'shrink', ZoneGrowth>;
   evidence: string[];
   newestSeq: number;

@@ -1,7 +1,8 @@
 import type { PassState } from '../corrections';
 import type { MeasuredJob } from './measuredJob';
 import { pointsOf, type MeasuringPoint, type ReadingState } from '../readings';
-import { clockDistance, learn, meanOf, toRadians, type Learned } from '../metrology';
+import { boreAt, type InstrumentType } from '../instruments';
+import { clockDistance, learn, meanOf, toDegrees, toRadians, type Learned } from '../metrology';
 import type { Measure, MeasureGroup, PassKind } from '../vocabulary';
 import { groupsAnsweredHere, type GroupAnswers } from './groupAnswers';
 import { enoughStations, lineStations, ofLine } from './lineStations';
@@ -103,9 +104,74 @@ export function learnedReturn(passes: readonly StraightenPass[]): Learned | null
   return learned && { ...learned, value: Math.min(mostReturn, Math.max(0, learned.value)) };
 }
 
+/** One push that turned a bell: what it was set to, what it left, what came back of it. */
+export interface TurnPass {
+  entry: string;
+  /** degrees, as the hand set it */
+  set: number;
+  /** degrees the bell stood turned by the witness marks, before and after; null where they were not read */
+  before: number | null;
+  after: number | null;
+  /** mm the reference key stood open more at the front than at the back, before and after; null where not read */
+  keyBefore: number | null;
+  keyAfter: number | null;
+  /** the share of what was set that came back; null where the marks do not tell */
+  returned: number | null;
+}
+
+type Section = InstrumentType['sections'][number];
+
+/**
+ * How far a bell stands turned by its witness marks, clockwise seen from the mouthpiece.
+ *
+ * @param marks at least one
+ * @returns `off` mm at the marks, `turned` degrees
+ */
+export function bellTurn(section: Section, marks: readonly PointMean[]): { off: number; turned: number } {
+  const off = meanOf(marks.map(({ mean }) => mean));
+  const radius = meanOf(marks.map(({ point }) => boreAt(section, point.at ?? 0) / 2 + section.wall));
+  return { off, turned: toDegrees(off / radius) };
+}
+
+/** Degrees a bell stands turned; null where no mark was read. */
+function turnedBy(samples: readonly PointMean[], section: Section): number | null {
+  const marks = samples.filter(({ point }) => point.measure === 'mark-gap');
+  return marks.length === 0 ? null : bellTurn(section, marks).turned;
+}
+
+/** How much more the reference key is open at the front than at the back; null where both were not read. */
+function keyLeans(samples: readonly PointMean[]): number | null {
+  const gapAt = (clock: number) => samples.find(({ point }) => point.measure === 'key-gap' && point.clock === clock);
+  const [front, back] = [gapAt(0), gapAt(180)];
+  return front && back ? front.mean - back.mean : null;
+}
+
+/** Every push that turned a bell, with what its marks and its reference key said before and after, oldest first. */
+export function turnPasses(state: MeasuredJob, type: InstrumentType, part: string): TurnPass[] {
+  const section = type.sections.find(({ id }) => id === part);
+  if (!section) return [];
+  return passEffects(state, ['turn-bell'], 'body-line', part).map(({ pass, before, after }) => {
+    const [from, to] = [turnedBy(before, section), turnedBy(after, section)];
+    const set = pass.amount ?? 0;
+    return {
+      entry: pass.entry,
+      set,
+      before: from,
+      after: to,
+      keyBefore: keyLeans(before),
+      keyAfter: keyLeans(after),
+      returned: from === null || to === null || set <= 0 ? null : 1 - Math.abs(from - to) / set,
+    };
+  });
+}
+
 export const tenonZones = ['shoulder', 'middle', 'leading'] as const;
 export type TenonZone = (typeof tenonZones)[number];
-export type ZoneGrowth = Record<TenonZone, Learned | null>;
+/** What a pass of the tool does in each third, and what that is counted in. */
+export interface ZoneGrowth extends Record<TenonZone, Learned | null> {
+  /** clicks of the tool where they were written down, else whole passes */
+  per: 'click' | 'pass';
+}
 
 /** Mean diameter of a tenon in its first, middle and last third, from the shoulder. */
 function thirds(samples: readonly PointMean[], measure: Measure): Partial<Record<TenonZone, number>> {
@@ -122,18 +188,24 @@ function thirds(samples: readonly PointMean[], measure: Measure): Partial<Record
   return means;
 }
 
-/** How much one pass of the tool grows (or, shrinking, takes from) each third of this tenon, mm on the diameter. */
+/**
+ * How much one pass of the tool grows (or, shrinking, takes from) each third of this tenon, mm on the diameter. Where
+ * clicks of the tool were written down, how much one click does: then passes of which nobody wrote them teach nothing.
+ */
 export function learnedSteps(state: MeasuredJob, part: string, kind: 'expand' | 'shrink'): ZoneGrowth {
-  const effects = passEffects(state, [kind], 'joint', part).map(({ before, after }) => ({
+  const effects = passEffects(state, [kind], 'joint', part).map(({ pass, before, after }) => ({
+    clicks: pass.amount ?? 0,
     before: thirds(before, 'tenon'),
     after: thirds(after, 'tenon'),
   }));
+  const per = effects.some(({ clicks }) => clicks > 0) ? 'click' : 'pass';
+  const counted = per === 'pass' ? effects.map((each) => ({ ...each, clicks: 1 })) : effects;
   const of = (zone: TenonZone) =>
     learn(
-      effects.flatMap(({ before, after }) => {
+      counted.flatMap(({ clicks, before, after }) => {
         const [a, b] = [before[zone], after[zone]];
-        return a === undefined || b === undefined ? [] : [b - a];
+        return a === undefined || b === undefined || clicks <= 0 ? [] : [(b - a) / clicks];
       }),
     );
-  return { shoulder: of('shoulder'), middle: of('middle'), leading: of('leading') };
+  return { shoulder: of('shoulder'), middle: of('middle'), leading: of('leading'), per };
 }

@@ -1,3 +1,4 @@
+import { rodsOf } from '../instruments';
 import type { MeasuredJob } from './measuredJob';
 import { meanOf } from '../metrology';
 import { upperLimit } from '../practice';
@@ -41,8 +42,9 @@ export function postReport({ state, type, limits }: ReportContext, report: PartR
         ],
       });
   }
+  const own = post ? rodsOf(post) : [];
   const mates = type.posts
-    .filter(({ id, rod }) => post?.rod !== undefined && rod === post.rod && id !== report.part)
+    .filter((other) => other.id !== report.part && rodsOf(other).some((rod) => own.includes(rod)))
     .map(({ id }) => heightOf(state, id))
     .filter(({ mean }) => mean !== null);
   if (height && height.mean !== null && mates.length > 0 && mostStep !== null) {

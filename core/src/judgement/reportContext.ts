@@ -1,6 +1,7 @@
 import type { InstrumentType } from '../instruments';
 import type { MeasuredJob } from './measuredJob';
 import type { LimitSource } from '../practice';
+import type { Sizes } from '../stock';
 import type { GroupAnswers } from './groupAnswers';
 import type { PartReport } from './partReport';
 import type { PointReading } from './pointReading';
@@ -11,6 +12,8 @@ export interface ReportContext {
   type: InstrumentType;
   limits: LimitSource;
   answers: GroupAnswers;
+  /** what there is in the shop */
+  sizes: Sizes;
 }
 
 /** Means of the points that have fresh readings, by what they are taken at. */

@@ -17,6 +17,20 @@ export const gaugeSchema = {
 } as const;
 export type Gauge = FromSchema<typeof gaugeSchema>;
 
+/** A scale that is a tester's own: a pressure drop, marks on a dial, whatever it shows when all is shut and when all is open. */
+export interface OwnScale {
+  /** what it counts in, as it is marked */
+  unit: string;
+  /** what it shows with everything shut */
+  closed: number;
+  /** what it shows with everything open */
+  open: number;
+}
+
+/** @returns how far a figure of the scale lies from its closed to its open mark, % */
+export const shareOfScale = (shown: number, { closed, open }: OwnScale): number =>
+  (100 * (shown - closed)) / (open - closed);
+
 /** A gauge on the shop's shelf. */
 export interface ShelfGauge extends Gauge {
   /** resolution and error stand in the unit of what it measures: mm, mL/min, N, °, % */
@@ -27,6 +41,8 @@ export interface ShelfGauge extends Gauge {
   calibratedOn: string | null;
   /** months a calibration is trusted for */
   calibrateEvery: number;
+  /** where it shows a scale of its own: resolution and error are in that */
+  scale?: OwnScale;
 }
 
 const lengths: readonly Measure[] = [
@@ -51,7 +67,7 @@ const inside: readonly Measure[] = ['diameter', 'tube-inner', 'receiver'];
 
 /** The measures each kind of gauge can take. */
 export const gaugeTakes: Record<GaugeKind, readonly Measure[]> = {
-  'feeler': ['gap', 'key-gap', 'mark-gap', 'lost-motion', 'rise-and-fall', 'post-gap', 'end-play'],
+  'feeler': ['gap', 'key-gap', 'mark-gap', 'lost-motion', 'lateness', 'rise-and-fall', 'post-gap', 'end-play'],
   'indicator': ['deviation', 'height', 'run-out', 'rise-and-fall', 'lost-motion', 'end-play'],
   'straight-edge': ['deviation'],
   'caliper': lengths,
@@ -60,6 +76,7 @@ export const gaugeTakes: Record<GaugeKind, readonly Measure[]> = {
   'bore-gauge': inside,
   'small-hole': inside,
   'leak-tester': ['leak', 'leak-baseline'],
+  'leak-scale': ['leak-scale', 'leak-scale-baseline'],
   'force-gauge': ['force', 'weight'],
   'protractor': ['lean', 'cone-angle'],
   'hygrometer': [],
@@ -82,6 +99,7 @@ export const usualGauge: Record<Measure, string> = {
   'leak': 'leak-tester',
   'force': 'force-gauge',
   'lost-motion': 'feeler-film',
+  'lateness': 'feeler-film',
   'lean': 'protractor',
   'run-out': 'dial-indicator',
   'rise-and-fall': 'dial-indicator',
@@ -89,6 +107,8 @@ export const usualGauge: Record<Measure, string> = {
   'cone-angle': 'protractor',
   'cork': 'caliper',
   'leak-baseline': 'leak-tester',
+  'leak-scale': 'leak-scale',
+  'leak-scale-baseline': 'leak-scale',
   'weight': 'force-gauge',
   'stand': 'caliper',
   'mark-gap': 'feeler-film',
@@ -118,18 +138,28 @@ export const shelfGauges: readonly ShelfGauge[] = [
   gauge('pin-gauges', 'Pin gauges, steps of 0.005', 'pins', 0.005, 0.001),
   gauge('bore-gauge', 'Bore gauge on a rod', 'bore-gauge', 0.005, 0.01),
   gauge('leak-tester', 'Leak tester', 'leak-tester', 0.5, 1),
+  {
+    ...gauge('leak-scale', 'Leak tester with a scale of its own', 'leak-scale', 0.5, 1),
+    scale: { unit: 'marks', closed: 0, open: 100 },
+  },
   gauge('force-gauge', 'Force gauge', 'force-gauge', 0.01, 0.02),
   gauge('telescoping-gauge', 'Small-hole gauge and micrometer', 'small-hole', 0.001, 0.006),
   gauge('protractor', 'Bevel protractor with loupe', 'protractor', 0.1, 0.1),
 ];
 
 /** What a reading keeps of the gauge it was taken with. */
-export const gaugeOfReading = ({ id, name, resolution, maxPermissibleError }: ShelfGauge) => ({
-  id,
-  name,
-  resolution,
-  maxPermissibleError,
-});
+export function gaugeOfReading({ id, name, resolution, maxPermissibleError, scale }: ShelfGauge) {
+  if (!scale) return { id, name, resolution, maxPermissibleError };
+  // The reading is kept as a share, so its doubt is one too; the marks stay with it.
+  const share = (step: number) => Math.abs((100 * step) / (scale.open - scale.closed));
+  return {
+    id,
+    name,
+    resolution: share(resolution),
+    maxPermissibleError: share(maxPermissibleError),
+    scale: { unit: scale.unit, closed: scale.closed, open: scale.open },
+  };
+}
 
 /** Standard uncertainty of one reading: rectangular over the resolution and over the permitted error (GUM 4.3.7). */
 export const gaugeStandardUncertainty = (gauge: Gauge): number =>

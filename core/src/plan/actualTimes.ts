@@ -11,7 +11,7 @@ export const actualTimes = (state: JobState, type: InstrumentType, custom?: Cust
     const input = planInputOf(state, type, custom);
     // Minutes set by hand for this job say nothing about the table.
     const byHand = input.byHand?.map(({ minutes: _, ...rest }) => rest) ?? [];
-    return planOverhaul({ ...input, byHand }).operations.flatMap(({ id, kind, minutes }) => {
+    return planOverhaul({ ...input, byHand }, type).operations.flatMap(({ id, kind, minutes }) => {
       const done = state.operations.get(id);
       if (done?.status !== 'done' || !(done.minutes > 0)) return [];
       const { author: person, minutes: taken } = done;

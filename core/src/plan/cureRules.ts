@@ -21,6 +21,12 @@ export interface CureContext {
   severity: number;
   /** of a spring: what is wrong with it */
   spring?: SpringFault;
+  /** of a dent: within its own width of a rim, a post or a joint; unknown where nobody has said where it lies */
+  nearSeal?: boolean;
+  /** finish that polishing would spoil: brittle old lacquer, thin plate, sharp engraving */
+  spareFinish: boolean;
+  /** how the pads concerned are held: in a bed of adhesive, or dry */
+  hold: 'glued' | 'dry';
 }
 
 /** When a rule holds: everything it names must be so. */
@@ -31,6 +37,9 @@ export interface RuleCondition {
   settings?: OwnSettings;
   severityBelow?: number;
   spring?: SpringFault;
+  nearSeal?: boolean;
+  spareFinish?: boolean;
+  hold?: 'glued' | 'dry';
 }
 
 /** What is done about a kind of finding, or why nothing is. */
@@ -70,7 +79,7 @@ export const cureRules: readonly CureRule[] = [
   cure('body-bent', 'straighten-body'),
   cure('bell-turned', 'turn-bell'),
   leaveWhen(
-    { settings: { smallDents: 'leave' }, severityBelow: 3 },
+    { settings: { smallDents: 'leave' }, severityBelow: 3, nearSeal: false },
     'dent',
     '{practice} leaves a dent away from a seal: raising it stretches metal each time.',
   ),
@@ -124,16 +133,17 @@ export const cureRules: readonly CureRule[] = [
   cure('adjuster-out', 'set-adjuster'),
   cure('lost-motion', 'take-up-lost-motion'),
   cure('noise', 'quiet-noise'),
+  cureWhen({ spareFinish: true }, 'tarnish', 'wash-finish'),
   cureWhen({ settings: { tarnish: 'wash-only' } }, 'tarnish', 'wash-finish'),
   cure('tarnish', 'polish'),
   leaveWhen(leaveHoles, 'tuning-low', '{practice} does not cut an original tone hole; the pitch is recorded as it is.'),
-  cure('tuning-low', 'file-hole-up', 'check-pitch'),
+  cure('tuning-low', 'set-venting', 'hear-pitch', 'file-hole-up', 'check-pitch'),
   leaveWhen(
     leaveHoles,
     'tuning-high',
     '{practice} does not alter an original tone hole; the pitch is recorded as it is.',
   ),
-  cure('tuning-high', 'fill-hole-down', 'check-pitch'),
+  cure('tuning-high', 'set-venting', 'hear-pitch', 'fill-hole-down', 'check-pitch'),
   cureWhen(wood, 'dirt', 'clean-wood'),
   cure('dirt', 'clean'),
 ];
@@ -146,6 +156,9 @@ export const coverRules: readonly CureRule[] = [
   cureWhen({ scope: 'overhaul', settings: { pads: 'renew-all' } }, 'pad-worn', 'renew-pads'),
   cureWhen({ scope: 'overhaul', settings: { pads: 'renew-all' } }, 'pad-leaking', 'renew-pads'),
   cureWhen({ scope: 'overhaul' }, 'cork-worn', 'renew-corks'),
+  // Bringing in the links backs every adjuster off first: one that was set before would be set twice.
+  cureWhen({ scope: 'overhaul' }, 'adjuster-out', 'bring-in-links'),
+  cureWhen({ scope: 'overhaul' }, 'lost-motion', 'bring-in-links'),
 ];
 
 const overhaul = { scope: 'overhaul' } as const;
@@ -167,14 +180,17 @@ export const standingRules: readonly StandingRule[] = [
   standing('dress-all-rims', { ...holding({ rims: 'dress-every' }), body: 'metal' }),
   standing('test-joints', { ...overhaul, body: 'metal' }),
   standing('refit-keys'),
+  standing('oil-wood', { ...overhaul, body: 'wood' }),
   standing('wash-finish', holding({ tarnish: 'wash-only' })),
-  standing('polish', holding({ tarnish: 'polish' })),
+  standing('wash-finish', { ...holding({ tarnish: 'polish' }), spareFinish: true }),
+  standing('polish', { ...holding({ tarnish: 'polish' }), spareFinish: false }),
   standing('renew-corks'),
   standing('renew-pads', holding({ pads: 'renew-all' })),
   standing('renew-aged-pads', holding({ pads: 'keep-sound', padLife: 'age' })),
   standing('keep-pads', holding({ pads: 'keep-sound', padLife: 'condition' })),
   standing('assemble'),
-  standing('seat-clamped', holding({ seating: 'clamp-and-warm' })),
+  standing('seat-clamped', { ...holding({ seating: 'clamp-and-warm' }), hold: 'glued' }),
+  standing('set-venting'),
   standing('bring-in-links'),
   standing('balance-springs'),
   { operation: 'play-test' },
@@ -185,9 +201,9 @@ export const standingRules: readonly StandingRule[] = [
 /** Work that other work calls for, by the stage of that. */
 export const followRules: readonly { stages: readonly Stage[]; operation: string; reason: string }[] = [
   {
-    stages: ['pads', 'holes'],
+    stages: ['pads', 'holes', 'assemble'],
     operation: 'bring-in-links',
-    reason: 'Regulation judges linked pads against each other, so touching any pad or hole calls for it.',
+    reason: 'Regulation judges linked pads against each other, so touching a pad, a hole or a key calls for it.',
   },
 ];
 
@@ -201,6 +217,10 @@ export function holds(when: RuleCondition | undefined, context: CureContext): bo
     (families?.includes(context.family) ?? true) &&
     (severityBelow === undefined || context.severity < severityBelow) &&
     (when.spring === undefined || when.spring === context.spring) &&
+    // A place nobody has told is nowhere near: only a dent that is known to touch a seal is never a blemish.
+    (when.nearSeal === undefined || when.nearSeal === (context.nearSeal ?? false)) &&
+    (when.spareFinish === undefined || when.spareFinish === context.spareFinish) &&
+    (when.hold === undefined || when.hold === context.hold) &&
     questionsOf(when).every((question) => settings[question] === context.settings[question])
   );
 }

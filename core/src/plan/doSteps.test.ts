@@ -13,7 +13,7 @@ const step = (id: string, change: Partial<Step> = {}): Step =>
     waitsFor: [],
     gate: [],
     cautions: [],
-    disturbs: [],
+    spoils: [],
     cures: [],
     unattended: 0,
     agreement: 'agreed',
@@ -68,10 +68,10 @@ describe('several steps at once', () => {
     ]);
   });
   test('a gate that one of them moves is closed for those after it', () => {
-    const mover = step('a', { disturbs: ['rim:*'] });
+    const mover = step('a', { spoils: ['rim:*'] });
     expect(doAll([mover, step('b', { gate: gate(true) })])).toEqual([['a'], [['b', 'gate']]]);
     expect(doAll([step('b', { gate: gate(true) }), mover])).toEqual([['b', 'a'], []]);
-    expect(doAll([step('a', { disturbs: ['pad:e'] }), step('b', { gate: gate(true) })])).toEqual([['a', 'b'], []]);
+    expect(doAll([step('a', { spoils: ['pad:e'] }), step('b', { gate: gate(true) })])).toEqual([['a', 'b'], []]);
   });
   test('what is not marked is not done', () =>
     expect(doSteps([step('a'), step('b')], new Set(['b']), none, now).done.map(({ operation }) => operation)).toEqual([

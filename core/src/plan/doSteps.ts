@@ -11,8 +11,8 @@ export type HeldUp =
   | { by: 'gate'; why: string }
   | { by: 'cautions'; cautions: readonly string[] };
 
-const spoils = ({ disturbs }: Step, group: string, part: string) =>
-  disturbs.some((pattern) => matchesMeasure(pattern, group, part));
+const spoils = ({ spoils: measures }: Step, group: string, part: string) =>
+  measures.some((pattern) => matchesMeasure(pattern, group, part));
 
 /**
  * What keeps a step from being started or done now, the first of it; null when nothing does. A step in hand was let
@@ -67,7 +67,7 @@ export function doSteps(
       operation: step.id,
       title: step.title,
       minutes: started && step.state ? Math.max(1, Math.round(workedAt(step.state, now))) : 0,
-      disturbs: step.disturbs,
+      disturbs: [...step.spoils],
       cures: step.cures,
       ...(!started && step.cautions.length > 0 && { cautionsAccepted: step.cautions }),
     });

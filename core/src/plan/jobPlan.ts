@@ -1,5 +1,13 @@
 import { explainedFindings, findingTitle, isOpenStatus, type FindingState } from '../findings';
-import { partNames, type InstrumentType } from '../instruments';
+import {
+  fittingsOver,
+  isNearSeal,
+  overRelations,
+  partNames,
+  rodsOf,
+  usualDentWidth,
+  type InstrumentType,
+} from '../instruments';
 import { rememberedOf, type JobState } from '../job';
 import type { OperationState } from './operationState';
 import {
@@ -11,12 +19,23 @@ import {
   stateOf,
   type JobJudgement,
 } from '../judgement';
+import { assemblyGuide } from '../stripdown';
+import { landingWords } from '../survey';
 import { isLargeHole, settingsOf, tolerance, toleranceWords, type LimitSource, type Tolerance } from '../practice';
+import type { Sizes } from '../stock';
 import type { KeptUnit } from '../units';
-import type { Family, FindingKind, MeasureGroup, PassKind, PracticeSettings, ToleranceName } from '../vocabulary';
+import type {
+  Family,
+  FindingKind,
+  MeasureGroup,
+  PassKind,
+  PracticeSettings,
+  SurveyStation,
+  ToleranceName,
+} from '../vocabulary';
 import { learnedFor, type LearnedFactor, type LearnedTimes } from './learnTimes';
 import { tableWith, type OperationKind, type OperationTable } from './operations';
-import { howLines, operationTitle, planOverhaul } from './planOverhaul';
+import { asDone, howLines, operationTitle, planOverhaul } from './planOverhaul';
 import type { CustomWork, PlanInput, PlannedOperation, PlanOutput } from './plan.schema';
 import { establishes, spoiltSteps, type Progress, type Spoilt } from './spoilt';
 
@@ -62,6 +81,10 @@ export interface Step extends PlannedOperation {
   learned: (LearnedFactor & { table: number }) | null;
   /** minutes as the table has them, or as they were set by hand */
   table: PlannedOperation['minutes'];
+  /** every measure whose readings go stale when it is done */
+  spoils: readonly string[];
+  /** can it be done only with keys off? */
+  keysOff: boolean;
 }
 
 export interface JobPlan {
@@ -80,6 +103,8 @@ export interface PlanBasis {
   /** own cautions by kind of operation */
   cautionsFor?: Readonly<Record<string, readonly string[]>>;
   learned?: LearnedTimes;
+  /** what there is in the shop, for what is advised */
+  sizes?: Sizes;
   /** whose hands: their own times count first */
   person?: string;
 }
@@ -97,14 +122,28 @@ const planned = (state: JobState, finding: FindingState) =>
   // What was found good when it was looked at again asks for nothing.
   (finding.status === 'cured' && cureOf(state, finding) !== null);
 
+/** The station of a survey at which every part of a group is looked at in one pass, where there is one. */
+const lookedAtStation: Partial<Record<string, SurveyStation>> = {
+  'body-line': 'body',
+  'rim': 'holes',
+  'post': 'mechanism',
+};
+
 /**
- * Parts a wildcard need speaks of: those that were read or looked at in this job. In an overhaul every pad is one: what
- * nobody has looked at does not count as good, and a look takes one key.
+ * The parts of a group that do not count as good while nobody has looked at them, in an overhaul: every pad and every joint
+ * by itself, for a look takes one key; rims, posts and lines where their station of the survey was not gone through.
  */
-function concernedParts(state: JobState, group: string, type: InstrumentType): string[] {
-  const every = group === 'pad' && state.intake?.scope === 'overhaul';
-  const seen = seenParts(state, group);
-  return every ? [...new Set([...type.pads.map(({ hole }) => hole), ...seen])] : seen;
+function everyPart(state: JobState, group: string, type: InstrumentType): string[] {
+  if (state.intake?.scope !== 'overhaul') return [];
+  if (group === 'pad') return type.pads.map(({ hole }) => hole);
+  // What is soldered is looked at with the seams.
+  if (group === 'joint') return type.joints.flatMap(({ id, kind }) => (kind === 'soldered' ? [] : [id]));
+  const station = lookedAtStation[group];
+  if (station === undefined || state.survey.get(station)?.outcome === 'looked') return [];
+  if (group === 'rim') return type.pads.map(({ hole }) => hole);
+  return group === 'post'
+    ? type.posts.flatMap(({ id, rod }) => (rod === undefined ? [] : [id]))
+    : type.sections.map(({ id }) => id);
 }
 
 /** In a repair nobody takes eight heights of a rim that nothing speaks against, for one pad. */
@@ -136,8 +175,11 @@ function checksOf(
   for (const need of measures) {
     const [group = '', part = ''] = need.split(':');
     if (!measurable.has(group)) continue;
-    for (const concerned of part === '*' ? concernedParts(state, group, type) : [part]) {
-      const found = stateOf(judgement, group, concerned);
+    const every = part === '*' ? new Set(everyPart(state, group, type)) : new Set<string>();
+    // A wildcard speaks of those, and of all that was read or looked at in this job.
+    for (const concerned of part === '*' ? new Set([...every, ...seenParts(state, group)]) : [part]) {
+      // What nobody has come near has no report that could say so.
+      const found = stateOf(judgement, group, concerned) ?? (every.has(concerned) ? 'unmeasured' : null);
       if (part === '*' && leftAsItIs(state, group, concerned)) continue;
       if (found === null || (found === 'unmeasured' && part !== '*' && unasked(state, group, concerned))) continue;
       const open = found === 'within' || found === 'undecided';
@@ -171,6 +213,12 @@ function cureOf(state: JobState, { history }: FindingState): string | null {
   return last?.kind === 'operation-done' ? last.body.operation : null;
 }
 
+/** Does a dent touch a seal? One at a hole, a post or a joint does; elsewhere its place on the tube says. */
+function dentNearSeal(type: InstrumentType, { part, place, severity }: FindingState): boolean {
+  if ([type.holes, type.posts, type.joints].flat().some(({ id }) => id === part)) return true;
+  return place !== null && isNearSeal(type, { ...place, width: usualDentWidth(severity) });
+}
+
 /** What the plan of a job is made from: its findings and practice, its instrument, what is done and changed by hand. */
 export function planInputOf(state: JobState, type: InstrumentType, custom?: CustomWork): PlanInput {
   const ended = [...state.operations.values()].filter(({ status }) => status === 'done');
@@ -184,10 +232,20 @@ export function planInputOf(state: JobState, type: InstrumentType, custom?: Cust
       .filter((finding) => planned(state, finding))
       .map((finding) => {
         const curedBy = finding.status === 'cured' ? cureOf(state, finding) : null;
-        const { finding: id, kind, part, severity, spring } = finding;
-        return { id, kind, part, severity, ...(spring && { spring }), ...(curedBy !== null && { curedBy }) };
+        const { finding: id, kind, part, severity, spring, place } = finding;
+        return {
+          id,
+          kind,
+          part,
+          severity,
+          ...(spring && { spring }),
+          ...(place && { place }),
+          ...(kind === 'dent' && { nearSeal: dentNearSeal(type, finding) }),
+          ...(curedBy !== null && { curedBy }),
+        };
       }),
     kept: [...state.operations.values()].filter(({ status }) => status !== 'skipped').map(({ operation }) => operation),
+    ...(state.intake?.spareFinish && { spareFinish: true }),
     done: ended.map(({ operation }) => operation),
     byHand: [...state.planChanges.values()].map(({ body: { operation, add, before, minutes, reason } }) => ({
       operation,
@@ -209,7 +267,9 @@ export const workBasis = (state: JobState, type: InstrumentType, custom?: Custom
 
 /** The work of a job in its order, whatever has been read: planned once for as long as no entry speaks of it. */
 const plannedWork = (state: JobState, type: InstrumentType, custom?: CustomWork): PlanOutput =>
-  rememberedOf(state, 'work', workBasis(state, type, custom), () => planOverhaul(planInputOf(state, type, custom)));
+  rememberedOf(state, 'work', workBasis(state, type, custom), () =>
+    planOverhaul(planInputOf(state, type, custom), type),
+  );
 
 /** What the owner has agreed to and refused; null when nothing was ever agreed. */
 export function agreedWork(state: JobState): { agreed: Set<string>; refused: Set<string> } | null {
@@ -281,6 +341,7 @@ export const progressOf = (state: JobState, refused: ReadonlySet<string> = new S
     return found?.status === 'done' ? found.seq : null;
   },
   dropped: (id) => state.operations.get(id)?.status === 'skipped' || refused.has(id),
+  foundAt: (finding) => state.byId.get(state.findings.get(finding)?.history[0] ?? '')?.seq ?? null,
 });
 
 /** Steps that are done and have lost their worth, but for those that fresh readings prove anew. */
@@ -345,6 +406,52 @@ function gateOfSuspended(
   };
 }
 
+/** Which keys come off, and which guards with them: what lies on top first, and back the other way round. */
+function keyLines(
+  { keys = [], stage }: PlannedOperation,
+  type: InstrumentType,
+  names: ReadonlyMap<string, string>,
+): string[] {
+  if (keys.length === 0 || (stage !== 'strip' && stage !== 'assemble')) return [];
+  const back = assemblyGuide([...fittingsOver(type, new Set(keys)), ...keys], overRelations(type)).steps;
+  const named = back.map(({ part }) => names.get(part) ?? part);
+  return stage === 'strip' ? [`Off, in this order: ${named.reverse().join(', ')}.`] : [`Back on: ${named.join(', ')}.`];
+}
+
+/** What is to be minded at a post that carries a rod on either side. */
+function postLines({ part }: PlannedOperation, type: InstrumentType, names: ReadonlyMap<string, string>): string[] {
+  const post = type.posts.find(({ id }) => id === part);
+  const rods = post ? rodsOf(post).map((id) => names.get(id) ?? id) : [];
+  return rods.length < 2
+    ? []
+    : [`It carries ${rods.join(' and ')}: steady it against its neighbour, and work only the side that bears.`];
+}
+
+type Adjuster = InstrumentType['links'][number]['adjuster'];
+
+/** What is done to each kind of adjuster, by whether its follower comes early or late. */
+const adjusterActs: Record<Adjuster, Record<'early' | 'late', string>> = {
+  screw: { early: 'turn the screw out', late: 'turn the screw in' },
+  arm: { early: 'bend the arm away, the cup held', late: 'bend the arm closer, the cup held' },
+  cork: { early: 'shave the cork', late: 'add paper or a thicker cork' },
+  felt: { early: 'shave the felt', late: 'add paper or a thicker felt' },
+  paper: { early: 'take paper away', late: 'add paper' },
+  fixed: {
+    early: 'nothing turns here, so level the cups first, then ease the tail',
+    late: 'nothing turns here, so level the cups first, then ease the tail',
+  },
+};
+
+/** What is to be done at the adjuster of a link, as it was last seen to land; both ways where nobody has said. */
+function linkLines({ kind, part }: PlannedOperation, state: JobState, type: InstrumentType): string[] {
+  const link = type.links.find(({ id }) => id === part);
+  if (kind !== 'set-adjuster' || !link) return [];
+  const acts = adjusterActs[link.adjuster];
+  const lands = state.observations.get(`landing:${part}`)?.lands;
+  if (lands !== 'follower' && lands !== 'driver') return [`Here: early, ${acts.early}; late, ${acts.late}.`];
+  return [`Seen here: ${landingWords(type, link)[lands]}. So: ${acts[lands === 'follower' ? 'early' : 'late']}.`];
+}
+
 /** The limits that say when a step on this part is good; where its instrument has none for it, that is said. */
 function reachedAt(kind: OperationKind, part: string, type: InstrumentType, limits: LimitSource): ReachedAt[] {
   const diameters = type.holes.flatMap((hole) => (hole.id === part || part === 'instrument' ? [hole.diameter] : []));
@@ -389,8 +496,10 @@ export function jobPlan(
     reason.replaceAll(`“${plainTitles.get(id)}”`, `“${titles.get(id) ?? id}”`);
   const suspended = new Map(explainedFindings(state, type).map(({ finding, by }) => [finding.finding, by]));
   const byId = new Map<string, Step>();
+  /** Steps that wait for no more than a look, now that the deeper fault is put right. */
+  const onlyToLook = new Set<string>();
   const steps = operations.map((operation): Step => {
-    const kind = kinds.get(operation.kind) as OperationKind;
+    const kind = asDone(kinds.get(operation.kind) as OperationKind, type.family, type, operation.part);
     const opState = state.operations.get(operation.id) ?? null;
     const spoiltBy = spoilt.get(operation.id);
     const again = spoiltBy ? { ...spoiltBy, title: titles.get(spoiltBy.by) ?? spoiltBy.by } : null;
@@ -398,20 +507,22 @@ export function jobPlan(
       !again &&
       opState &&
       (opState.status === 'skipped' || (opState.status === 'done' && stillDone(operation, opState, state)));
-    const curing =
-      over && opState.status === 'done' && opState.endedAt ? after(opState.endedAt, operation.unattended) : null;
+    // A page's clock may be a little behind an entry that reaches it: only what has to cure waits for a time.
+    const cures = over && opState.status === 'done' && operation.unattended > 0;
+    const curing = cures && opState.endedAt ? after(opState.endedAt, operation.unattended) : null;
     const curingUntil = curing !== null && curing > now ? curing : null;
 
     const waitsFor = new Map<string, Step['waitsFor'][number]>();
     for (const { id, reason } of operation.after) {
       const before = byId.get(id);
-      if (!before) continue;
+      // Whether a pad is good now that its rod is straight shows with its key on: putting it back waits for no such look.
+      if (!before || (operation.stage === 'assemble' && onlyToLook.has(id))) continue;
       const behind = before.status === 'skipped' || (before.status === 'done' && !before.curingUntil);
       // What was done out of its order does not open the way: whatever it waits for is waited for here too.
       if (!behind) waitsFor.set(id, { id, title: before.title, reason: named(reason, id), until: before.curingUntil });
       else for (const each of before.waitsFor) if (!waitsFor.has(each.id)) waitsFor.set(each.id, each);
     }
-    const gate = checksOf(operation.needs, state, type, judgement, names);
+    const gate = checksOf([...operation.needs, ...(operation.asks ?? [])], state, type, judgement, names);
     const deeper = deeperCause(operation, state, suspended);
     if (deeper && !over) {
       const cure = operations.find(({ cures }) => cures.includes(deeper.finding));
@@ -422,8 +533,10 @@ export function jobPlan(
           reason: 'Suspended: the deeper fault comes first, and this may go with it.',
           until: null,
         });
-      else if (deeper.status !== 'confirmed' && !lookedSince(state, operation.part, deeper))
+      else if (deeper.status !== 'confirmed' && !lookedSince(state, operation.part, deeper)) {
         gate.push(gateOfSuspended(operation, state, deeper, names));
+        if (waitsFor.size === 0) onlyToLook.add(operation.id);
+      }
     }
     const agreement = agreementOf(operation.id, work);
     const status = ((): StepStatus => {
@@ -449,7 +562,14 @@ export function jobPlan(
       gate,
       curingUntil,
       tools: kind.tools,
-      how: howLines(kind, settings),
+      how: [
+        ...howLines(kind, settings),
+        ...keyLines(operation, type, names),
+        ...postLines(operation, type, names),
+        ...linkLines(operation, state, type),
+      ],
+      spoils: [...operation.disturbs, ...(operation.also ?? [])],
+      keysOff: kind.keysOff === true || kind.clears !== undefined,
       loop: kind.loop ?? [],
       reach: reachedAt(kind, operation.part, type, limits),
       again,

@@ -6,6 +6,7 @@ import {
   passKinds,
   practiceQuestions,
   practiceSides,
+  reaches,
   scopes,
   stages,
   toleranceNames,
@@ -17,6 +18,15 @@ const minutes = { type: 'number', minimum: 0, maximum: 10000 } as const;
 /** `group:{part}` or `group:*` */
 const measure = { type: 'string', pattern: '^[a-z-]+:(\\*|\\{part\\}|[a-z0-9-]+)$', maxLength: 80 } as const;
 export const operationName = { type: 'string', pattern: '^[a-z0-9]+(-[a-z0-9]+)*$', maxLength: 60 } as const;
+
+const turns = {
+  type: 'object',
+  additionalProperties: {
+    type: 'object',
+    properties: { how: words(400), unattended: minutes, pace: { type: 'number', minimum: 0.1, maximum: 10 } },
+    additionalProperties: false,
+  },
+} as const;
 
 /** One kind of work: an entry of the table of operations, or one a shop has added. */
 export const operationKindSchema = {
@@ -37,13 +47,16 @@ export const operationKindSchema = {
     loop: { type: 'array', items: { enum: passKinds }, maxItems: 4 },
     reach: { type: 'array', items: { enum: toleranceNames }, maxItems: 6 },
     keysOff: { type: 'boolean' },
-    by: {
+    clears: { enum: reaches, description: 'which keys have to come off for it, where not all of them do' },
+    spreads: { enum: reaches, description: 'how far it reaches on an instrument that is known' },
+    also: { type: 'array', items: measure, maxItems: 20 },
+    asks: { type: 'array', items: measure, maxItems: 20 },
+    by: turns,
+    dry: {
       type: 'object',
-      additionalProperties: {
-        type: 'object',
-        properties: { how: words(400), unattended: minutes, pace: { type: 'number', minimum: 0.1, maximum: 10 } },
-        additionalProperties: false,
-      },
+      description: 'how it is done where pads lie dry in their cups',
+      properties: { how: words(400), tools: words(80), cautions: words(60), unattended: minutes, by: turns },
+      additionalProperties: false,
     },
   },
   required: ['stage', 'title', 'minutes', 'disturbs', 'needs', 'cautions', 'tools', 'how', 'reversible'],
@@ -66,6 +79,9 @@ const when = {
     settings: settingsSchema,
     severityBelow: { type: 'integer', minimum: 1, maximum: 4 },
     spring: { enum: springFaults },
+    nearSeal: { type: 'boolean' },
+    spareFinish: { type: 'boolean' },
+    hold: { enum: ['glued', 'dry'] },
   },
   additionalProperties: false,
 } as const;

@@ -12,7 +12,7 @@ const body = {
     operation: text(120),
     title: text(200),
     minutes,
-    disturbs: { type: 'array', items: measurePattern, maxItems: 60 },
+    disturbs: { type: 'array', items: measurePattern, maxItems: 600 },
     cures: { type: 'array', items: text(80), maxItems: 200 },
     note: freeText(2000),
     cautionsAccepted: {

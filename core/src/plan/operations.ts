@@ -1,4 +1,4 @@
-import type { BenchResource, PassKind, PracticeQuestion, Stage, ToleranceName } from '../vocabulary';
+import type { BenchResource, PassKind, PracticeQuestion, Reach, Stage, ToleranceName } from '../vocabulary';
 
 /** One kind of work. `{part}` in a title or a measure stands for the part it is done on. */
 export interface OperationKind {
@@ -28,6 +28,16 @@ export interface OperationKind {
   reach?: readonly ToleranceName[];
   /** cannot be done with the keys on the instrument */
   keysOff?: boolean;
+  /** which keys have to come off for it, where not all of them do */
+  clears?: Reach;
+  /** how far it reaches on an instrument that is known: what lies within is disturbed, and no more */
+  spreads?: Reach;
+  /** what it upsets and puts right before it ends: readings go stale by it, but the order does not turn on it */
+  also?: readonly string[];
+  /** measures its gate asks for although later work of the same plan may disturb them again */
+  asks?: readonly string[];
+  /** how it is done where pads lie dry in their cups, by screw and washer or grommet */
+  dry?: Partial<Pick<OperationKind, 'how' | 'tools' | 'cautions' | 'unattended' | 'by'>>;
   /** what a side of the practice changes about it, by `question:side` */
   by?: Readonly<Partial<Record<`${PracticeQuestion}:${string}`, OperationTurn>>>;
 }
@@ -56,6 +66,40 @@ const work = (
   reversible: true,
   ...rest,
 });
+
+/**
+ * Pads held by screw and washer or by a grommet lie dry in their cups: levelled by the cup and by shims, never by heat and
+ * never by adhesive.
+ *
+ * @param by what sides of the practice add to it
+ */
+const dryPads = (by: OperationKind['by'] = {}): OperationKind['dry'] => ({
+  unattended: 0,
+  cautions: ['hygiene', 'leakLight'],
+  tools: ['pads by size', 'sector shims of known thickness', 'card', 'depth gauge', 'leak light', 'feeler film'],
+  how: [
+    'Before it is drawn: its stand above the cup edge, the height of its washer or grommet, a scratch at the arm for both.',
+    'It lies dry: shims cut to sectors, paper or film of known thickness, held by a trace of water-soluble glue. No heat, no other adhesive.',
+    'Screw or grommet just rests on it: what dents the skin leaks.',
+  ],
+  by: {
+    'levelling:bend-cup': {
+      how: ['The cup first: card at the side that touches, press the side that does not; shims for the rest.'],
+    },
+    'levelling:shim-or-float': { how: ['The cup is not bent: all of it by shims.'] },
+    ...by,
+  },
+});
+
+/** What sides of the practice say about a pad that lies in a bed of adhesive. */
+const gluedPads: NonNullable<OperationKind['by']> = {
+  'levelling:bend-cup': { how: ['Level by the cup: card at the side that touches, press the side that does not.'] },
+  'levelling:shim-or-float': { how: ['The cup is not bent: the pad is floated in its bed, or shimmed by sector.'] },
+  'seating:no-clamp': { how: ['Level enough to need no clamp: it finds its seat in play.'] },
+  'seating:clamp-and-warm': {
+    how: ['Its seat comes under the clamp when the keys are on: press none into it now.'],
+  },
+};
 
 /** What follows the body when metal is moved: everything that stands on it. */
 const standsOnBody = ['post:*', 'rim:*', 'hinge:*', 'pad:*', 'link:*', 'pitch:*'] as const;
@@ -88,6 +132,12 @@ export const operationKinds = {
       'Joints, body, holes, mechanism mounted, springs, pads under the leak light, corks and noise.',
       'One finding for each fault: where, how bad.',
     ],
+    by: {
+      'rims:dress-every': { how: ['Every rim is gone over later: write down only what a light pass will not cure.'] },
+      'rims:only-faulty': {
+        how: ['A rim is worked only where it is found at fault: look at each under the light edge.'],
+      },
+    },
   }),
   'pad-stand': work('strip', 'Measure pad stand before a pad comes out', [5, 15, 30], {
     tools: ['depth gauge', 'scriber'],
@@ -96,6 +146,10 @@ export const operationKinds = {
       'Mark what will be used again by a scratch, not by a pen that rubs off.',
     ],
     scalesWith: 'pads',
+    by: {
+      'pads:renew-all': { how: ['The figures are for the new set: the spread within a stack says what was wrong.'] },
+      'pads:keep-sound': { how: ['Every pad may stay: note how each lies in its cup before it is turned.'] },
+    },
   }),
   'strip': work('strip', 'Take the keys off and board every screw', [20, 35, 60], {
     disturbs: ['pad:*', 'link:*'],
@@ -107,6 +161,23 @@ export const operationKinds = {
       'Measure pad height above the cup before a pad is pulled.',
     ],
     scalesWith: 'keys',
+    by: {
+      'originality:reversible': {
+        how: ['Whatever will be replaced is kept, labelled, and goes home with the instrument.'],
+      },
+      'originality:playability': {
+        how: ['A worn part may make way for one that serves the player better; say which in the record.'],
+      },
+    },
+  }),
+  'strip-some': work('strip', 'Take off the keys in the way', [10, 18, 30], {
+    disturbs: ['pad:*', 'link:*'],
+    cautions: ['spring'],
+    tools: ['screwdrivers', 'screw board', 'spring hook'],
+    how: [
+      'Clean every slot before a driver goes in. Each screw to its own place; what lies on top comes off first.',
+      'Mark how pads and grommets lie before a key is drawn.',
+    ],
   }),
   'soak-stuck': work('free', 'Free the stuck part: {part}', [10, 20, 60], {
     unattended: 720,
@@ -138,35 +209,39 @@ export const operationKinds = {
     how: ['Wash, rinse, dry at once.', 'Look again: a doubtful seam shows best when clean.'],
     keysOff: true,
   }),
-  'clean-wood': work('free', 'Clean the body dry and oil the bore if it asks for it', [20, 35, 60], {
-    unattended: 720,
+  'clean-wood': work('free', 'Clean the body dry', [20, 35, 60], {
     cautions: ['hygiene', 'dust', 'residue'],
-    tools: ['brushes', 'swabs', 'bore oil'],
-    how: ['No water in the wood. Brush and swab.', 'Let oil settle a night before measuring wood.'],
+    tools: ['brushes', 'swabs'],
+    how: ['No water in the wood. Brush and swab.', 'No oil yet: nothing is glued on oiled wood.'],
     keysOff: true,
   }),
   'straighten-body': work('body', 'Straighten the tube: {part}', [25, 50, 120], {
     disturbs: ['body-line:{part}', 'bore:{part}', 'joint:{part}', ...standsOnBody],
     tools: ['padded supports', 'mallet', 'straight edge'],
-    how: [
-      'Support either side of the bend; act opposite to it in small taps, vibration does more than force.',
-      'Check after every few taps: push, look, push less.',
-    ],
+    how: ['Support either side of the bend; act opposite to it.', 'Check after every few taps: push, look, push less.'],
     reversible: false,
     resource: 'vice',
     loop: ['straighten'],
     reach: ['bodyStraightness'],
     keysOff: true,
+    clears: 'tube',
+    spreads: 'tube',
+    by: { 'straightening:taps': { how: ['Small taps: vibration does more than force.'] } },
   }),
   'press-body-straight': work('body', 'Ease the tube straight with slow pressure: {part}', [40, 75, 160], {
     disturbs: ['body-line:{part}', 'bore:{part}', 'joint:{part}', ...standsOnBody],
     tools: ['padded supports', 'press bar', 'straight edge'],
-    how: ['Slow steady pressure, released and measured each time.', 'Leave a trace rather than work the metal twice.'],
+    how: ['Support either side of the bend; leave a trace rather than work the metal twice.'],
+    by: {
+      'straightening:slow-pressure': { how: ['Slow steady pressure, released and measured each time; no blows.'] },
+    },
     reversible: false,
     resource: 'vice',
     loop: ['straighten'],
     reach: ['bodyStraightness'],
     keysOff: true,
+    clears: 'tube',
+    spreads: 'tube',
   }),
   'ease-warped-wood': work('body', 'Ease the warped wood straight: {part}', [30, 60, 150], {
     unattended: 2880,
@@ -181,6 +256,8 @@ export const operationKinds = {
     loop: ['straighten'],
     reach: ['bodyStraightness'],
     keysOff: true,
+    clears: 'tube',
+    spreads: 'tube',
   }),
   'turn-bell': work('body', 'Turn the bell back true', [30, 60, 120], {
     unattended: 20,
@@ -189,12 +266,16 @@ export const operationKinds = {
     tools: ['brace clamp', 'heat', 'reference key'],
     how: [
       'Turn until an undamaged large bell key lands true on its hole: the key is the gauge.',
-      'Guard-foot holes meet their witness marks. Refit guard and brace without strain.',
+      'Front against back at that key is the bell; left against right is the key or its post.',
+      'Push past, let it return, go back less; log each push with what it left. Guard-foot holes meet their old marks.',
+      'Refit guard and brace without strain: they are parts that bend, with faults of their own.',
     ],
     reversible: false,
     loop: ['turn-bell'],
     reach: ['witnessGap'],
     keysOff: true,
+    clears: 'bell',
+    spreads: 'bell',
   }),
   'raise-dent': work('body', 'Raise the dent: {part}', [15, 30, 90], {
     disturbs: ['bore:{part}', 'rim:{part}', 'hole:{part}', 'pad:{part}', 'body-line:{part}'],
@@ -205,6 +286,14 @@ export const operationKinds = {
     ],
     reversible: false,
     keysOff: true,
+    clears: 'near',
+    spreads: 'near',
+    by: {
+      'smallDents:remove': { how: ['Go on until reflections run smooth; stop short of the plane beside a rim.'] },
+      'smallDents:leave': {
+        how: ['Only as far as the seal beside it needs, or the bore: what is left is a mark, not a fault.'],
+      },
+    },
   }),
   'fill-crack': work('body', 'Close the crack: {part}', [40, 75, 180], {
     unattended: 1440,
@@ -217,6 +306,8 @@ export const operationKinds = {
     ],
     reversible: false,
     keysOff: true,
+    clears: 'near',
+    spreads: 'near',
   }),
   'fill-crack-reversibly': work('body', 'Close the crack with reversible glue: {part}', [45, 90, 200], {
     unattended: 1440,
@@ -228,6 +319,8 @@ export const operationKinds = {
       'Photograph before and after.',
     ],
     keysOff: true,
+    clears: 'near',
+    spreads: 'near',
   }),
   'braze-crack': work('body', 'Close the cracked metal: {part}', [30, 60, 120], {
     unattended: 30,
@@ -237,6 +330,8 @@ export const operationKinds = {
     how: ['Stop the end of the crack, clean to bright metal, patch or solder.'],
     reversible: false,
     keysOff: true,
+    clears: 'heat',
+    spreads: 'heat',
   }),
   'resolder-seam': work('seams', 'Close the seam: {part}', [20, 40, 80], {
     unattended: 20,
@@ -250,6 +345,8 @@ export const operationKinds = {
     ],
     reversible: false,
     keysOff: true,
+    clears: 'heat',
+    spreads: 'heat',
   }),
   'resolder-hole': work('seams', 'Resolder the tone hole: {part}', [25, 45, 90], {
     unattended: 20,
@@ -263,6 +360,8 @@ export const operationKinds = {
     ],
     reversible: false,
     reach: ['rimFlatness'],
+    clears: 'heat',
+    spreads: 'heat',
   }),
   'bush-hole': work('seams', 'Bush the loose tone-hole insert: {part}', [30, 50, 90], {
     unattended: 720,
@@ -272,6 +371,7 @@ export const operationKinds = {
     how: ['Clean bore for the insert, glue, keep out of the main bore.'],
     reversible: false,
     reach: ['rimFlatness'],
+    clears: 'key',
   }),
   'secure-post': work('seams', 'Secure the post: {part}', [15, 30, 60], {
     unattended: 20,
@@ -281,6 +381,8 @@ export const operationKinds = {
     how: ['Align by the key with its real pad, or by a spacer at hinge length.', 'Steady it against its neighbour.'],
     reversible: false,
     reach: ['postLean', 'postHeight'],
+    clears: 'heat',
+    spreads: 'heat',
   }),
   'secure-post-wood': work('seams', 'Secure the post in the wood: {part}', [15, 25, 50], {
     unattended: 240,
@@ -292,6 +394,7 @@ export const operationKinds = {
       'Set with shellac, align by the key with its real pad thickness.',
     ],
     reach: ['postLean', 'postHeight'],
+    clears: 'key',
   }),
   'bush-post': work('seams', 'Bush the stripped post hole: {part}', [30, 50, 90], {
     unattended: 720,
@@ -304,12 +407,14 @@ export const operationKinds = {
     ],
     reversible: false,
     reach: ['postLean', 'postHeight'],
+    clears: 'key',
   }),
   'true-post': work('seams', 'True the leaning post: {part}', [10, 20, 40], {
     disturbs: ['post:{part}', 'hinge:*', 'pad:{part}'],
     tools: ['post bender', 'rod as sight'],
     how: ['Sight along the rod; ease, look, ease less.', 'Steady a threaded post against its neighbour.'],
     reach: ['postLean', 'postHeight'],
+    spreads: 'key',
   }),
   'look-again': work('holes', 'Look at the resoldered seam again: {part}', [2, 4, 8], {
     cautions: ['solvent'],
@@ -325,6 +430,7 @@ export const operationKinds = {
     tools: ['tapered plug', 'small mallet'],
     how: ['Round over a plug, a little at a time; then read the rim, which moved with it.'],
     reach: ['holeOvality', 'rimFlatness'],
+    clears: 'key',
   }),
   'ream-hole-round': work('holes', 'Round the wooden hole: {part}', [15, 25, 50], {
     disturbs: ['hole:{part}', 'rim:{part}', ...standsOnRim],
@@ -333,23 +439,7 @@ export const operationKinds = {
     how: ['Only to round, never to size; then read the rim.'],
     reversible: false,
     reach: ['holeOvality', 'rimFlatness'],
-  }),
-  'file-hole-up': work('holes', 'Open the hole upstream to raise its note: {part}', [10, 20, 40], {
-    disturbs: ['hole:{part}', 'rim:{part}', 'pad:{part}', 'pitch:*'],
-    cautions: ['dust'],
-    tools: ['fine file', 'pitch reading'],
-    how: [
-      'Check venting first: a low pad dulls and flattens.',
-      'Upstream edge, little by little; never into the bore; refinish the rim.',
-    ],
-    reversible: false,
-  }),
-  'fill-hole-down': work('holes', 'Fill the upstream edge to lower the note: {part}', [10, 20, 40], {
-    unattended: 30,
-    disturbs: ['hole:{part}', 'pitch:*'],
-    cautions: ['adhesive'],
-    tools: ['wax or filler', 'pitch reading'],
-    how: ['Fill the upstream edge; a filling can come out again.'],
+    clears: 'key',
   }),
   'dress-rim': work('holes', 'Level the rim: {part}', [8, 15, 35], {
     disturbs: ['rim:{part}', ...standsOnRim],
@@ -363,6 +453,11 @@ export const operationKinds = {
     ],
     reversible: false,
     reach: ['rimFlatness', 'rimTilt'],
+    clears: 'key',
+    by: {
+      'rims:dress-every': { how: ['Level it here; the light pass over all of them comes after.'] },
+      'rims:only-faulty': { how: ['This rim only: metal that is level stays where it is.'] },
+    },
   }),
   'raise-rim': work('holes', 'Raise the low rim, dress as little as possible: {part}', [15, 30, 60], {
     disturbs: ['rim:{part}', ...standsOnRim],
@@ -370,6 +465,7 @@ export const operationKinds = {
     tools: ['rim lever', 'plug', 'dial indicator'],
     how: ['Bring the low side up from inside, slowly, never past its plane.', 'Dress only what is left.'],
     reach: ['rimFlatness', 'rimTilt'],
+    clears: 'key',
   }),
   'reface-rim': work('holes', 'Fill and reface the wooden rim: {part}', [20, 35, 60], {
     unattended: 240,
@@ -380,6 +476,7 @@ export const operationKinds = {
     how: ['Fill chips, reface, chamfer the inner edge.', 'A clean unbroken reflection is the test.'],
     reversible: false,
     reach: ['rimFlatness', 'rimTilt'],
+    clears: 'key',
   }),
   'dress-all-rims': work('holes', 'Dress every rim lightly', [30, 60, 120], {
     disturbs: ['rim:*', 'pad:*', 'link:*', 'pitch:*'],
@@ -403,16 +500,18 @@ export const operationKinds = {
     tools: ['expander', 'collet', 'lap', 'leak tester'],
     how: [
       'From the shoulder toward the leading end; measure after each pass.',
-      'A hair over, then shrink in small equal steps, lap to finish. Airtight with the screw loose.',
+      'Airtight with the screw loose: the last quarter turn only stops it turning.',
     ],
     reversible: false,
     loop: ['expand', 'shrink', 'lap'],
     reach: ['metalJointClearance', 'jointLeakMlPerMinute'],
+    by: { 'tenon:expand-then-shrink': { how: ['A hair over, then shrink in small equal steps, lap to finish.'] } },
   }),
   'creep-tenon': work('joints', 'Creep the tenon up to fit and lap: {part}', [30, 60, 110], {
     disturbs: ['joint:{part}', 'pitch:*'],
     tools: ['expander', 'lap', 'leak tester'],
-    how: ['Up to size and no further, then lap.'],
+    how: ['Measure after each pass. Airtight with the screw loose: the last quarter turn only stops it turning.'],
+    by: { 'tenon:creep-and-lap': { how: ['Up to size and no further, then lap: the metal is worked once.'] } },
     loop: ['expand', 'lap'],
     reach: ['metalJointClearance', 'jointLeakMlPerMinute'],
   }),
@@ -457,6 +556,8 @@ export const operationKinds = {
     needs: ['post:*'],
     tools: ['smooth jaws', 'flat'],
     how: ['Sight along it and ease; look after every push.'],
+    clears: 'key',
+    spreads: 'key',
   }),
   'straighten-rod': work('keys', 'Straighten or renew the rod: {part}', [10, 25, 60], {
     disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
@@ -464,6 +565,8 @@ export const operationKinds = {
     tools: ['surface plate', 'rod stock'],
     how: ['Roll it on a flat; ease the bow out, or turn a new rod from stock.'],
     reach: ['rodRunOut'],
+    clears: 'key',
+    spreads: 'key',
   }),
   'refit-pivot': work('keys', 'Refit the worn pivot: {part}', [10, 20, 45], {
     disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
@@ -473,6 +576,8 @@ export const operationKinds = {
     how: ['Cone pivots: seat and cone wear together. Cylinder pivots bend: renew.'],
     reversible: false,
     reach: ['pivotRise', 'pivotWear'],
+    clears: 'key',
+    spreads: 'key',
   }),
   'swage-key': work('keys', 'Swage and face the hinge: {part}', [10, 20, 40], {
     disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
@@ -485,6 +590,12 @@ export const operationKinds = {
     reversible: false,
     loop: ['swage', 'face'],
     reach: ['hingeClearance', 'endPlay'],
+    clears: 'key',
+    spreads: 'key',
+    by: {
+      'endPlay:washers': { how: ['Where it will not grow enough, thin washers may make up the rest.'] },
+      'endPlay:new-tube': { how: ['Where it will not grow enough, a sleeve or a new tube: no washers here.'] },
+    },
   }),
   'washer-key': work('keys', 'Take up end play with washers: {part}', [5, 10, 20], {
     disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
@@ -492,6 +603,8 @@ export const operationKinds = {
     tools: ['thin washers'],
     how: ['Slippery stock thicknesses, the fewest that will do.'],
     reach: ['hingeClearance', 'endPlay'],
+    clears: 'key',
+    spreads: 'key',
   }),
   'sleeve-key': work('keys', 'Fit a sleeve or new hinge tube: {part}', [30, 50, 90], {
     unattended: 15,
@@ -501,6 +614,8 @@ export const operationKinds = {
     tools: ['tube stock', 'solder'],
     how: ['Keep the old tube with the instrument.'],
     reach: ['hingeClearance', 'endPlay'],
+    clears: 'key',
+    spreads: 'key',
   }),
   'refit-keys': work('keys', 'Refit every key: no rock, no end play, falling freely', [60, 120, 240], {
     disturbs: ['hinge:*', 'pad:*', 'link:*'],
@@ -534,18 +649,31 @@ export const operationKinds = {
       'Look at its pad as well: a hard pad or a deep seat asks for force too.',
     ],
   }),
+  'oil-wood': work('finish', 'Oil the bore where the wood asks for it', [8, 15, 25], {
+    unattended: 720,
+    disturbs: ['bore:*'],
+    cautions: ['residue'],
+    tools: ['bore oil', 'swabs', 'pads of card'],
+    how: [
+      'Only when every glue joint on the wood has cured: nothing is glued on oiled wood.',
+      'A thin film, wiped off again; none on tenon cork, none in tone holes. A night before the bore is measured.',
+    ],
+    keysOff: true,
+  }),
   'polish': work('finish', 'Polish as little as possible', [30, 60, 150], {
     cautions: ['buffing', 'dust', 'solvent'],
     tools: ['wheel or cloth', 'compound', 'wash'],
     how: ['Run off springs and edges, never into them. Wash off the compound.', 'Engraving and plating say how far.'],
     reversible: false,
     keysOff: true,
+    by: { 'tarnish:polish': { how: ['By hand where the wheel would take an edge; stop when it is clean.'] } },
   }),
   'wash-finish': work('finish', 'Wash the surface, leave the patina', [15, 25, 45], {
     cautions: ['solvent', 'residue'],
     tools: ['mild wash', 'soft cloth'],
     how: ['No abrasive. The surface is part of the record.'],
     keysOff: true,
+    by: { 'tarnish:wash-only': { how: ['Tarnish that is fast stays: it protects what is under it.'] } },
   }),
   'renew-corks': work('corks', 'Renew corks and felts', [30, 60, 120], {
     unattended: 60,
@@ -585,6 +713,7 @@ export const operationKinds = {
     tools: ['grommet', 'depth gauge', 'shims'],
     how: ['Set its height from the old one before that is pulled.', 'Cracked metal is replaced, not trusted.'],
     reach: ['padGap'],
+    clears: 'key',
   }),
   'renew-pads': work('pads', 'Renew every pad', [90, 180, 300], {
     unattended: 30,
@@ -600,6 +729,8 @@ export const operationKinds = {
     reach: ['padGap', 'padStandSpread'],
     keysOff: true,
     by: {
+      'pads:renew-all': { how: ['New throughout: one age, one stand within a stack.'] },
+      ...gluedPads,
       'adhesive:shellac': {
         how: ['Shellac: warm until it flows, float the pad level, let it set hard before it is moved.'],
         unattended: 30,
@@ -609,6 +740,9 @@ export const operationKinds = {
         unattended: 15,
       },
     },
+    dry: dryPads({
+      'originality:reversible': { how: ['Old washers, screws and shims are kept with the instrument.'] },
+    }),
   }),
   'renew-aged-pads': work('pads', 'Go through the pads, renew the set if its age says so', [45, 110, 260], {
     unattended: 20,
@@ -624,9 +758,12 @@ export const operationKinds = {
     reach: ['padGap', 'padStandSpread'],
     keysOff: true,
     by: {
+      ...gluedPads,
+      'padLife:age': { how: ['One age for the set: what seals today but is as old as the rest goes too.'] },
       'adhesive:shellac': { unattended: 30 },
       'adhesive:hot-glue': { unattended: 15 },
     },
+    dry: dryPads(),
   }),
   'keep-pads': work('pads', 'Go through the pads and keep what is sound', [30, 60, 120], {
     unattended: 10,
@@ -641,6 +778,12 @@ export const operationKinds = {
     scalesWith: 'pads',
     reach: ['padGap', 'padStandSpread'],
     keysOff: true,
+    by: {
+      'pads:keep-sound': { how: ['What stays goes back as it lay: turned, it has lost its seat.'] },
+      ...gluedPads,
+      'padLife:condition': { how: ['Age alone condemns no pad: light, film and skin do.'] },
+    },
+    dry: dryPads(),
   }),
   'replace-pad': work('pads', 'Replace the pad: {part}', [8, 15, 25], {
     unattended: 10,
@@ -654,6 +797,9 @@ export const operationKinds = {
     ],
     reach: ['padGap', 'padStandSpread'],
     by: {
+      ...gluedPads,
+      'padLife:age': { how: ['Its neighbours are as old: say what they will need, and when.'] },
+      'padLife:condition': { how: ['This one only, while its neighbours pass light and film.'] },
       'adhesive:shellac': {
         how: ['Shellac: warm until it flows, float the pad level, let it set hard before it is moved.'],
         unattended: 10,
@@ -663,6 +809,8 @@ export const operationKinds = {
         unattended: 5,
       },
     },
+    clears: 'key',
+    dry: dryPads(),
   }),
   'reseat-pad': work('pads', 'Level and seat the pad: {part}', [5, 12, 25], {
     unattended: 10,
@@ -675,8 +823,12 @@ export const operationKinds = {
       'Shim only what the bed will not give. Let cool, read the gaps again.',
     ],
     reach: ['padGap'],
+    by: {
+      ...gluedPads,
+    },
+    dry: dryPads(),
   }),
-  'shim-pad': work('pads', 'Float or shim the pad level: {part}', [8, 15, 30], {
+  'shim-pad': work('pads', 'Level the pad, its cup left as it is: {part}', [8, 15, 30], {
     unattended: 10,
     disturbs: ['pad:{part}', 'link:*'],
     needs: ['rim:{part}', 'hinge:{part}'],
@@ -684,6 +836,7 @@ export const operationKinds = {
     tools: ['warm air', 'shims', 'leak light', 'feeler film'],
     how: ['No bending of cups here: float the pad in its bed or shim by sector.', 'Let cool, read the gaps again.'],
     reach: ['padGap'],
+    dry: dryPads(),
   }),
   'assemble': work('assemble', 'Put the keys back in reverse order', [20, 40, 70], {
     disturbs: ['link:*'],
@@ -691,6 +844,20 @@ export const operationKinds = {
     tools: ['screw board', 'screwdrivers', 'key oil'],
     how: ['The strip-down read backwards. Oil each rod, wipe what is over.'],
     scalesWith: 'keys',
+  }),
+  'assemble-some': work('assemble', 'Put back what was taken off', [10, 20, 35], {
+    disturbs: ['link:*'],
+    cautions: ['spring'],
+    tools: ['screw board', 'screwdrivers', 'key oil'],
+    how: ['The strip-down read backwards. Oil each rod, wipe what is over.'],
+  }),
+  'check-moved': work('assemble', 'Look again at what the work moved', [3, 8, 20], {
+    cautions: ['leakLight'],
+    tools: ['leak light', 'feeler film'],
+    how: [
+      'Every pad that came off or that the work reached, by the light: a tick will do where it seals.',
+      'What no longer is as it was is a finding of its own.',
+    ],
   }),
   'seat-clamped': work('assemble', 'Seat the pads: clamp lightly, warm, let cool', [10, 15, 30], {
     unattended: 90,
@@ -705,6 +872,39 @@ export const operationKinds = {
     by: {
       'clamping:finger-keys': { how: ['Clamp only the keys that fingers hold; closed keys have their springs.'] },
       'clamping:every-pad': { how: ['Every pad gets its clamp, closed keys too.'], pace: 1.8 },
+    },
+  }),
+  'set-venting': work('regulate', 'Set how far each key opens', [10, 20, 40], {
+    disturbs: ['link:*'],
+    tools: ['opening gauge', 'cork and felt by thickness', 'blades'],
+    how: [
+      'By bumpers, before links are called done: an opening changed later changes every link it stops.',
+      'Too low: dull, flat, slow. Too high: noisy, long. Neighbours of a stack open alike; play and tone have the last word.',
+    ],
+    scalesWith: 'keys',
+  }),
+  'set-adjuster': work('regulate', 'Set the adjuster: {part}', [3, 8, 15], {
+    disturbs: ['link:{part}'],
+    needs: ['pad:{part}'],
+    tools: ['leak light', 'feeler film', 'screwdriver', 'thin cork', 'paper'],
+    how: [
+      'From its driver, the lightest touch. Early, it holds its driver off: screw out, arm away, cork shaved. Late: screw in, arm closer, paper or cork added.',
+      'A screw that is backed off and still early asks for cork to be taken away. Bent metal may drift back: look again.',
+      'Do not touch the pad.',
+    ],
+    reach: ['followerLateness'],
+    by: {
+      'closingOrder:needed-first': { how: ['Here the key the player needs lands first by a hair.'] },
+    },
+  }),
+  'take-up-lost-motion': work('regulate', 'Take up the lost motion: {part}', [3, 8, 15], {
+    disturbs: ['link:{part}'],
+    needs: ['pad:{part}'],
+    tools: ['thin cork', 'paper', 'feeler film'],
+    how: ['Fill the slack between touch and what it moves; check that nothing is now held open.'],
+    reach: ['lostMotion'],
+    by: {
+      'lostMotion:hair': { how: ['Leave a hair: this practice keeps one.'] },
     },
   }),
   'bring-in-links': work('regulate', 'Regulate: bring in the links one by one', [30, 60, 120], {
@@ -727,29 +927,6 @@ export const operationKinds = {
       'lostMotion:hair': { how: ['Keep a hair of slack, so that no key holds another open.'] },
     },
   }),
-  'set-adjuster': work('regulate', 'Set the adjuster: {part}', [3, 8, 15], {
-    disturbs: ['link:{part}'],
-    needs: ['pad:{part}'],
-    tools: ['leak light', 'feeler film', 'screwdriver'],
-    how: [
-      'The linked key lands first and holds this one off: back it until both land together.',
-      'Do not touch the pad.',
-    ],
-    reach: ['followerLateness'],
-    by: {
-      'closingOrder:needed-first': { how: ['Here the key the player needs lands first by a hair.'] },
-    },
-  }),
-  'take-up-lost-motion': work('regulate', 'Take up the lost motion: {part}', [3, 8, 15], {
-    disturbs: ['link:{part}'],
-    needs: ['pad:{part}'],
-    tools: ['thin cork', 'paper', 'feeler film'],
-    how: ['Fill the slack between touch and what it moves; check that nothing is now held open.'],
-    reach: ['lostMotion'],
-    by: {
-      'lostMotion:hair': { how: ['Leave a hair: this practice keeps one.'] },
-    },
-  }),
   'balance-springs': work('regulate', 'Balance the springs', [15, 30, 60], {
     disturbs: ['spring:*'],
     cautions: ['spring'],
@@ -762,12 +939,44 @@ export const operationKinds = {
       'springFeel:firm': { how: ['Firm: every key must close surely whoever plays.'] },
     },
   }),
-  'check-pitch': work('tune', 'Read the pitch of every note, set venting', [15, 25, 45], {
+  'hear-pitch': work('tune', 'Hear before cutting: read the notes in question', [10, 20, 30], {
+    asks: ['link:*', 'pad:*', 'joint:*'],
+    cautions: ['hygiene'],
+    tools: ['pitch meter', 'thermometer', 'owner’s mouthpiece or head'],
+    how: [
+      'On the assembled, leak-free, vented instrument, at a known temperature, with what the owner plays on.',
+      'Notes that share a hole move together: read them all, and leave the hole where they disagree.',
+    ],
+  }),
+  'file-hole-up': work('tune', 'Open the hole upstream to raise its note: {part}', [10, 20, 40], {
+    disturbs: ['hole:{part}', 'pitch:*'],
+    also: ['rim:{part}', 'pad:{part}'],
+    cautions: ['dust'],
+    tools: ['fine file', 'pitch meter', 'leak light'],
+    how: [
+      'Venting first: too low a pad dulls and flattens, and no file cures that.',
+      'Small cuts at the upstream edge, never into the bore. After each: refinish rim and inner edge, check the pad, play again.',
+    ],
+    reversible: false,
+  }),
+  'fill-hole-down': work('tune', 'Fill the upstream edge to lower the note: {part}', [10, 20, 40], {
+    unattended: 30,
+    disturbs: ['hole:{part}', 'pitch:*'],
+    also: ['pad:{part}'],
+    cautions: ['adhesive'],
+    tools: ['wax or filler', 'pitch meter'],
+    how: ['Fill the upstream edge a little at a time and play again; a filling can come out again.'],
+  }),
+  'check-pitch': work('tune', 'Read the pitch of every note', [15, 25, 45], {
     disturbs: [],
     needs: ['link:*', 'pad:*'],
     cautions: ['hygiene'],
-    tools: ['pitch meter', 'thin cork'],
-    how: ['Venting first: too low makes a note dull and flat.', 'Read every note against the chosen pitch.'],
+    tools: ['pitch meter', 'thermometer'],
+    how: ['Read every note against the chosen pitch, at a known temperature.'],
+    by: {
+      'tuning:alter-holes': { how: ['What was altered is read with every note that shares its hole.'] },
+      'tuning:leave-holes': { how: ['Nothing is cut: what the notes are is written down for the player.'] },
+    },
   }),
   'play-test': work('playtest', 'Play test by the protocol', [15, 30, 45], {
     needs: ['pad:*', 'link:*', 'joint:*'],

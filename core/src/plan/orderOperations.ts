@@ -32,6 +32,9 @@ const splitMeasure = (measure: string) => {
   return { group: measure.slice(0, at), part: measure.slice(at + 1) };
 };
 
+/** The group a measure `group:part` speaks of. */
+export const groupOf = (measure: string): string => splitMeasure(measure).group;
+
 /**
  * Do two measures `group:part` speak of the same thing? `*` is every part.
  *
@@ -45,7 +48,7 @@ export function overlaps(a: string, b: string): boolean {
 
 /** The measures a step sets, not merely upsets on its way. */
 export const ownMeasures = ({ disturbs, stage }: Pick<Orderable, 'disturbs' | 'stage'>): string[] =>
-  disturbs.filter((measure) => (homeStage[splitMeasure(measure).group] ?? stage) === stage);
+  disturbs.filter((measure) => (homeStage[groupOf(measure)] ?? stage) === stage);
 
 /** The first measure of one list that some measure of the other speaks of too. */
 export const sharedMeasure = (some: readonly string[], others: readonly string[]): string | undefined =>
@@ -64,8 +67,7 @@ function reasonFor(first: Orderable, second: Orderable): string | null {
   if (rule !== undefined) return rule;
   const needed = sharedMeasure(second.needs, first.disturbs);
   if (needed !== undefined) {
-    const { group } = splitMeasure(needed);
-    return `It needs fresh ${group} readings, and “${first.title}” disturbs them.`;
+    return `It needs fresh ${groupOf(needed)} readings, and “${first.title}” disturbs them.`;
   }
   if (first.stage !== second.stage) {
     return first.part === second.part && first.part !== 'instrument'

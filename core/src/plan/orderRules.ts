@@ -54,13 +54,16 @@ export const stageRules: readonly StageRule[] = [
   rule('corks', 'assemble', 'Keys go back with their corks on.'),
   rule('finish', 'assemble', 'Everything is clean and finished before it goes back.'),
   rule('keys', 'assemble', 'Keys go back fitted.'),
+  rule('body', 'assemble', 'Keys go back when the tube under them is done.'),
+  rule('seams', 'assemble', 'Keys go back when what was soldered or glued has set.'),
+  rule('holes', 'assemble', 'A key goes back over a rim that is done.'),
   rule('strip', 'assemble', 'What was taken off goes back on.'),
   rule('assemble', 'regulate', 'Links exist only when the keys are on.'),
   rule('pads', 'regulate', 'A leak in one pad is not a regulation fault: every pad seals by itself first.'),
   rule('corks', 'regulate', 'A cork changed later changes every link it stops.'),
   rule('keys', 'regulate', 'A link set on a loose key does not stay.'),
   rule('regulate', 'tune', 'Pitch is read on an instrument that seals and vents as it will be played.'),
-  rule('holes', 'tune', 'A hole is altered before its pitch is read.'),
+  rule('holes', 'tune', 'A rim that is not level leaks, and a leak reads as pitch.'),
   rule('joints', 'tune', 'A leaking joint spoils every note below it.'),
   rule('pads', 'tune', 'A leak reads as pitch.'),
   rule('joints', 'playtest', 'A leaking joint spoils every note below it.'),
@@ -107,6 +110,17 @@ export const kindRules: readonly KindRule[] = [
   kinds('assemble', 'seat-clamped', 'Pads are clamped and warmed on the keys as they are mounted.'),
   kinds('seat-clamped', 'bring-in-links', 'A pad still finding its seat would move every link set on it.'),
   kinds('bring-in-links', 'balance-springs', 'An adjuster set later would change what each spring has to lift.'),
+  ...['set-adjuster', 'take-up-lost-motion'].map((kind) =>
+    kinds(kind, 'bring-in-links', 'A fault that is known is put right before all links are judged together.'),
+  ),
+  ...['set-adjuster', 'take-up-lost-motion', 'bring-in-links'].map((kind) =>
+    kinds('set-venting', kind, 'An opening changed later changes every link it stops.'),
+  ),
+  kinds('assemble-some', 'check-moved', 'What the work moved is judged with the keys on.'),
+  ...['file-hole-up', 'fill-hole-down'].flatMap((kind) => [
+    kinds('hear-pitch', kind, 'A note is heard before its hole is cut: wrong venting or a leak reads as pitch.'),
+    kinds(kind, 'check-pitch', 'What was altered is heard again.'),
+  ]),
   kinds('photograph-after', 'hand-over', 'The pictures go into the papers.'),
 ];
 

@@ -9,6 +9,7 @@ import {
   springFaults,
   stages,
 } from '../vocabulary';
+import { spotSchema } from '../instruments/spot.schema';
 import type { OwnSettings } from '../practice';
 import type { CureRule, StandingRule } from './cureRules';
 import type { OperationKind } from './operations';
@@ -47,11 +48,17 @@ const core = {
         part: id,
         severity: { type: 'integer', minimum: 1, maximum: 3 },
         spring: { enum: springFaults, description: 'of a spring: what is wrong with it' },
+        nearSeal: { type: 'boolean', description: 'of a dent: within its own width of a rim, a post or a joint' },
+        place: { ...spotSchema, description: 'the spot on the tube, where one is known' },
         curedBy: { ...id, description: 'the operation that has cured it already' },
       },
       required: ['id', 'kind', 'part', 'severity'],
       additionalProperties: false,
     },
+  },
+  spareFinish: {
+    type: 'boolean',
+    description: 'brittle old lacquer, thin plate or sharp engraving: nothing is polished',
   },
   done: { type: 'array', items: id, maxItems: 4000, default: [] },
   kept: {
@@ -172,6 +179,9 @@ export const planOutput = {
           resource: { enum: [...benchResources, null] },
           chosenBy: { type: 'array', items: { enum: practiceQuestions } },
           byHand: { type: 'boolean' },
+          keys: { ...strings, description: 'keys that are taken off or put back, where not all of them are' },
+          also: { ...strings, description: 'measures it upsets too, and puts right before it ends' },
+          asks: { ...strings, description: 'measures that must be fresh for it although later work disturbs them' },
         },
         required: [
           'id',

@@ -20,5 +20,5 @@ export const planSolver: Solver<PlanInput, PlanOutput> = {
     });
     return [...repeats, ...unsound];
   },
-  solve: planOverhaul,
+  solve: (input) => planOverhaul(input),
 };

@@ -96,7 +96,7 @@ interface Moment {
 
 function planThen(state: JobState, custom: CustomWork | undefined, type: InstrumentType | null): Moment {
   if (!type) return { operations: [], spoilt: new Map() };
-  const { operations } = planOverhaul(planInputOf(state, type, custom));
+  const { operations } = planOverhaul(planInputOf(state, type, custom), type);
   const spoilt = spoiltSteps(operations, tableWith(custom?.operations), progressOf(state));
   return { operations, spoilt };
 }

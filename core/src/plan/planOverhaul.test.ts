@@ -163,8 +163,11 @@ describe('plan', () => {
       ],
     });
     expect(plan.operations.map(({ id }) => id)).toEqual([
+      'strip-some:instrument',
       'dress-rim:low-e',
       'reseat-pad:low-e',
+      'assemble-some:instrument',
+      'check-moved:instrument',
       'bring-in-links:instrument',
       'play-test:instrument',
       'hand-over:instrument',

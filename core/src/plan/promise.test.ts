@@ -81,7 +81,34 @@ describe('promised hours', () => {
     const anyway = minutesOf('play-test:instrument') + minutesOf('hand-over:instrument');
     const links = minutesOf('bring-in-links:instrument');
     expect(fit(job, 0).planned).toBeCloseTo(anyway, 9);
-    expect(fit(job, 6000).planned).toBeCloseTo(anyway + minutesOf('reseat-pad:e') + links / sax.pads.length, 9);
+    expect(fit(job, 6000).planned).toBeCloseTo(anyway + minutesOf('reseat-pad:e') + links, 9);
+    // Of two pads one fits: as many of the links as its own key acts in.
+    job.finding('pad-leaking', 'low-b');
+    const tight = fit(job, fit(job, 6000).planned - 1);
+    expect(tight.left).toHaveLength(1);
+    const done = [...tight.within].find((id) => id.startsWith('reseat-pad:')) ?? '';
+    const linksOf = (...holes: string[]) => {
+      const keys = sax.pads.flatMap(({ hole, key }) => (holes.includes(hole) ? [key] : []));
+      return sax.links.filter(({ driver, follower }) => keys.includes(driver) || keys.includes(follower)).length;
+    };
+    const share = linksOf(done.slice('reseat-pad:'.length)) / linksOf('e', 'low-b');
+    expect(share).toBeLessThan(1);
+    expect(tight.planned).toBeCloseTo(anyway + minutesOf(done) + minutesOf('bring-in-links:instrument') * share, 9);
+  });
+  test('keys come off for what fits, and for nothing that is left', () => {
+    const job = new TestJob();
+    job.finding('pad-worn', 'e');
+    job.finding('dent', 'bell');
+    const minutesOf = (id: string) => stepsOf(job).find((step) => step.id === id)?.minutes.likely ?? NaN;
+    const anyway = minutesOf('play-test:instrument') + minutesOf('hand-over:instrument');
+    expect(fit(job, 0).planned).toBeCloseTo(anyway, 9);
+    const off = ['strip-some', 'assemble-some', 'check-moved'].map((kind) => minutesOf(`${kind}:instrument`));
+    const all = fit(job, 6000).planned;
+    expect(fit(job, all - 1).left).toHaveLength(1);
+    expect(all - fit(job, all - 1).planned).toBeCloseTo(
+      minutesOf('raise-dent:bell') + off.reduce((sum, each) => sum + each, 0) / 2,
+      9,
+    );
   });
   test('what is left is told to the owner by its notes, many of them by their ends', () => {
     expect(beyondWords('2 h', [])).toBe('Beyond the 2 h that were promised; no note suffers from it.');

@@ -1,5 +1,13 @@
 import { isOpenStatus, type FindingState } from '../findings';
-import { closedHoles, firstOpenOf, placeOfPart, sectionStarts, type InstrumentType } from '../instruments';
+import {
+  closedHoles,
+  firstOpenOf,
+  keysOfPart,
+  linksOfKeys,
+  placeOfPart,
+  sectionStarts,
+  type InstrumentType,
+} from '../instruments';
 import type { JobState } from '../job';
 import type { FindingKind } from '../vocabulary';
 import { isOpenStep, type Step } from './jobPlan';
@@ -21,13 +29,7 @@ const silent: ReadonlySet<FindingKind> = new Set<FindingKind>([
 /** The holes whose pads a part bears on: a key its own, a link those of both its keys, a rod or a post those of its keys. */
 function holesUnder(type: InstrumentType, part: string): string[] {
   if (type.holes.some(({ id }) => id === part)) return [part];
-  const link = type.links.find(({ id }) => id === part);
-  const rod = type.posts.find(({ id }) => id === part)?.rod ?? part;
-  const keys = new Set(
-    link
-      ? [link.driver, link.follower]
-      : type.keys.filter((key) => key.id === part || key.rod === rod).map(({ id }) => id),
-  );
+  const keys = new Set(keysOfPart(type, part));
   return type.pads.filter(({ key }) => keys.has(key)).map(({ hole }) => hole);
 }
 
@@ -111,13 +113,24 @@ export function fitPromise(steps: readonly Step[], state: JobState, type: Instru
       const finding = state.findings.get(id);
       return finding && !silent.has(finding.kind) ? [holesUnder(type, finding.part)] : [];
     });
-  /** With hours to count, links are brought in where a pad was worked on, and not over the whole instrument. */
-  const shareOf = ({ stage, cures }: Step, touched: ReadonlySet<string>) =>
-    stage === 'regulate' && cures.length === 0 ? Math.min(1, touched.size / Math.max(1, type.pads.length)) : 1;
+  /** How many links the keys over these holes act in. */
+  const linksAt = (holes: ReadonlySet<string>): number => {
+    const keys = new Set(type.pads.filter(({ hole }) => holes.has(hole)).map(({ key }) => key));
+    return linksOfKeys(type, keys).length;
+  };
+  const everyLink = linksAt(new Set(open.flatMap((step) => holesOf(step).flat())));
+  const wantOff = (steps: readonly Step[]) => steps.filter(({ keysOff, cures }) => keysOff && cures.length > 0).length;
+  const everyOff = wantOff(open);
+  /** The plan strips for all that it cures and brings in all links it touches: with hours to count, for what is done. */
+  const shareOf = ({ stage, cures }: Step, chosen: readonly Step[], touched: ReadonlySet<string>): number => {
+    if (cures.length > 0) return 1;
+    if (stage === 'regulate') return linksAt(touched) / Math.max(1, everyLink);
+    return stage === 'strip' || stage === 'assemble' ? wantOff(chosen) / Math.max(1, everyOff) : 1;
+  };
   const likely = (ids: Iterable<string>) => {
     const chosen = [...ids].flatMap((id) => byId.get(id) ?? []);
     const touched = new Set(chosen.flatMap((step) => holesOf(step).flat()));
-    return chosen.reduce((sum, step) => sum + step.minutes.likely * shareOf(step, touched), 0);
+    return chosen.reduce((sum, step) => sum + step.minutes.likely * shareOf(step, chosen, touched), 0);
   };
   /**
    * Must the one be done for the other to be worth doing? The order of a plan also keeps a pad behind a dent elsewhere; with

@@ -15,6 +15,8 @@ export interface Progress {
   doneAt: (id: string) => number | null;
   /** skipped, or not wanted by the owner: it spoils nothing */
   dropped: (id: string) => boolean;
+  /** when a finding was first written down, as its place in the logbook; null where nobody can say */
+  foundAt?: (finding: string) => number | null;
 }
 
 /** What a step establishes: the measures it sets; for a step that only tests, those it tests. */
@@ -47,7 +49,7 @@ function ancestorBits(operations: readonly PlannedOperation[]): bigint[] {
 export function spoiltSteps(
   operations: readonly PlannedOperation[],
   table: OperationTable,
-  { doneAt, dropped }: Progress,
+  { doneAt, dropped, foundAt = () => null }: Progress,
 ): Map<string, Spoilt> {
   const bits = ancestorBits(operations);
   const spoilt = new Map<string, Spoilt>();
@@ -71,17 +73,34 @@ export function spoiltSteps(
     }
   });
 
-  const strip = operations.find(({ kind }) => kind === 'strip');
-  const assemble = operations.find(({ kind }) => kind === 'assemble');
+  const inPart = operations.some(({ kind }) => kind === 'strip-some');
+  const strip = operations.find(({ kind }) => kind === (inPart ? 'strip-some' : 'strip'));
+  const assemble = operations.find(({ kind }) => kind === (inPart ? 'assemble-some' : 'assemble'));
+  /** Where only some keys come off, those of one part count; over a whole strip-down one key is off in a moment. */
+  const wantsOff = (kind: string) => {
+    const work = table.get(kind);
+    return work?.keysOff === true || (inPart && work?.clears !== undefined);
+  };
   const on = assemble ? doneAt(assemble.id) : null;
+  const offAt = strip ? doneAt(strip.id) : null;
+  if (inPart && strip && offAt !== null && (on === null || on < offAt)) {
+    // Keys were taken off for what was known then: what was found since may want others off.
+    const since = operations.find(
+      (operation) =>
+        wantsOff(operation.kind) &&
+        doneAt(operation.id) === null &&
+        !dropped(operation.id) &&
+        operation.cures.some((finding) => (foundAt(finding) ?? 0) > offAt),
+    );
+    if (since) spoilt.set(strip.id, { by: since.id, measure: null });
+  }
   if (strip && assemble && on !== null) {
     const wantsKeysOff = operations.find(
-      (operation) => table.get(operation.kind)?.keysOff === true && later(operation, on) && operation !== strip,
+      (operation) => wantsOff(operation.kind) && later(operation, on) && operation !== strip,
     );
     if (wantsKeysOff) {
       spoilt.set(assemble.id, { by: wantsKeysOff.id, measure: null });
-      const off = doneAt(strip.id);
-      if (off !== null && off < on && doneAt(wantsKeysOff.id) === null)
+      if (offAt !== null && offAt < on && doneAt(wantsKeysOff.id) === null)
         spoilt.set(strip.id, { by: wantsKeysOff.id, measure: null });
     }
   }

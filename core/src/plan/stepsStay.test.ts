@@ -13,10 +13,13 @@ describe('a step stays until somebody does it, skips it, or its finding is withd
     const job = new TestJob({ scope: 'repair' });
     job.finding('hole-unsoldered', 'e');
     const solder = planOf(job).steps.find(({ kind }) => kind === 'resolder-hole');
-    job.done(solder?.id ?? '', { disturbs: solder?.disturbs ?? [], cures: solder?.cures ?? [] });
+    job.done(solder?.id ?? '', { disturbs: [...(solder?.spoils ?? [])], cures: solder?.cures ?? [] });
     expect(planOf(job).steps.map(({ id, status }) => [id, status])).toEqual([
+      ['strip-some:instrument', 'ready'],
       ['resolder-hole:e', 'curing'],
       ['look-again:e', 'waiting'],
+      ['assemble-some:instrument', 'waiting'],
+      ['check-moved:instrument', 'waiting'],
       ['bring-in-links:instrument', 'waiting'],
       ['play-test:instrument', 'waiting'],
       ['hand-over:instrument', 'waiting'],
@@ -41,7 +44,7 @@ describe('a step stays until somebody does it, skips it, or its finding is withd
             const step = open[turn % Math.max(1, open.length)];
             if (!step) return;
             job.minute += 2000;
-            job.done(step.id, { disturbs: step.disturbs, cures: step.cures });
+            job.done(step.id, { disturbs: [...step.spoils], cures: step.cures });
             const left = new Set(planOf(job).steps.map(({ id }) => id));
             expect(before.steps.map(({ id }) => id).filter((id) => !left.has(id))).toEqual([]);
           }

@@ -1,7 +1,6 @@
 import { stages } from '../vocabulary';
 import type { OperationTable } from './operations';
-
-const groupOf = (measure: string) => measure.slice(0, measure.indexOf(':'));
+import { groupOf } from './orderOperations';
 
 /**
  * What is wrong with a table of operations as a whole: a step that needs a measure which a later step may disturb would

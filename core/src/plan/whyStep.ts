@@ -85,7 +85,7 @@ export function whyStep(plan: JobPlan, state: JobState, step: Step): StepWhy {
       readings: freshReadings(state, unique(resting.flatMap(establishes))),
     },
     spoils: {
-      readings: freshReadings(state, step.disturbs),
+      readings: freshReadings(state, step.spoils),
       steps: resting.filter(({ state: done }) => done?.status === 'done').map(({ id, title }) => ({ id, title })),
     },
   };

@@ -5,7 +5,7 @@ import { practiceWords } from './practiceWords';
 /** A limit: an upper bound, or a band from low to high. Millimetres unless the name says otherwise. */
 export type Tolerance = number | readonly [number, number];
 type ByPractice = readonly [stage: Tolerance, steady: Tolerance, keeper: Tolerance];
-type Column = 'flute' | 'reed' | 'saxophone';
+export type Column = 'flute' | 'reed' | 'saxophone';
 
 /**
  * Workshop defaults by measure and kind of instrument, Stage / Steady / Keeper. Not from any standard; a shop edits
@@ -134,9 +134,12 @@ const table = {
   leastForceNewtons: { flute: [0.2, 0.25, 0.25], reed: [0.25, 0.3, 0.3], saxophone: [0.35, 0.45, 0.45] },
   sealForceNewtons: { flute: [0.35, 0.5, 0.5], reed: [0.45, 0.65, 0.65], saxophone: [0.7, 1, 1] },
   jointLeakMlPerMinute: { flute: [5, 15, 25], reed: [5, 15, 25], saxophone: [10, 30, 50] },
+  // Of the way from a tester's closed mark to its open one, above what the tester loses by itself, %.
+  jointLeakShare: { flute: [1, 2, 3], reed: [1, 2, 3], saxophone: [1, 3, 5] },
 } as const satisfies Record<ToleranceName, Partial<Record<Column, ByPractice>>>;
 
-const columnOf: Record<Family, Column> = {
+/** The column of the tables a family is read from. */
+export const columnOf: Readonly<Record<Family, Column>> = {
   flute: 'flute',
   piccolo: 'flute',
   clarinet: 'reed',
@@ -221,7 +224,7 @@ export function rimLimits(source: LimitSource, holeDiameter: number) {
 export const padGapLimit = (source: LimitSource): number => upper(tolerance('padGap', source), 0);
 
 /** A limit in words a bench understands, with the unit it is in. */
-export const toleranceWords: Record<ToleranceName, { words: string; unit: 'mm' | '°' | 'N' | 'mL/min' }> = {
+export const toleranceWords: Record<ToleranceName, { words: string; unit: 'mm' | '°' | 'N' | 'mL/min' | '%' }> = {
   bodyStraightness: { words: 'Body straightness zone', unit: 'mm' },
   boreOvality: { words: 'Bore ovality', unit: 'mm' },
   boreDeviation: { words: 'Bore deviation from its reference, either way', unit: 'mm' },
@@ -247,4 +250,5 @@ export const toleranceWords: Record<ToleranceName, { words: string; unit: 'mm' |
   leastForceNewtons: { words: 'Force at the touch, at least', unit: 'N' },
   sealForceNewtons: { words: 'Force at the touch to seal', unit: 'N' },
   jointLeakMlPerMinute: { words: 'Leak of a joint at 2.5 kPa', unit: 'mL/min' },
+  jointLeakShare: { words: 'Leak of a joint, of the way from closed to open', unit: '%' },
 };

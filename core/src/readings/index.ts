@@ -1,4 +1,13 @@
-export { matchesMeasure, pointKey, pointProblems, pointsOf, type MeasuringPoint, type PointsAsked } from './point';
+export {
+  heldKey,
+  heldWords,
+  matchesMeasure,
+  pointKey,
+  pointProblems,
+  pointsOf,
+  type MeasuringPoint,
+  type PointsAsked,
+} from './point';
 export { pointWords } from './pointWords';
 export { disturb } from './ledger';
 export {

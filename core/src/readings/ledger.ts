@@ -1,11 +1,11 @@
-import { matchesMeasure, pointKey, type MeasuringPoint } from './point';
+import { heldKey, matchesMeasure, pointKey, type MeasuringPoint } from './point';
 import type { PointState, ReadingState, Staleness } from './readingState';
 import type { TickState } from './tick.kind';
 
 /** What a batch may write to: the points of a job that is being folded. */
 interface OpenPoints {
   points: Map<string, PointState>;
-  /** newest look at each part, by `group:part` */
+  /** newest look at each part, by `group:part` and the keys that were held */
   ticks: Map<string, TickState>;
 }
 
@@ -55,9 +55,9 @@ export function addReading(draft: OpenPoints, point: MeasuringPoint, reading: Re
   if (ledger.fresh) noteFresh(ledger.fresh, key, point);
 }
 
-/** A look comes to its part, in place of the one before. */
+/** A look comes to its part, in place of the one before with the same keys held. */
 export function addTick(draft: Pick<OpenPoints, 'ticks'>, tick: TickState): void {
-  draft.ticks.set(`${tick.group}:${tick.part}`, tick);
+  draft.ticks.set(`${tick.group}:${tick.part}${heldKey(tick.held)}`, tick);
 }
 
 /** The one place where work makes readings and looks stale: a done operation, or one pass of a correction. */

@@ -1,4 +1,15 @@
+import { partId } from '../instruments/instrumentType.schema';
 import { measureGroups, measures } from '../vocabulary';
+
+/** Keys held down while a link is looked at from its driver. */
+export const heldSchema = {
+  type: 'array',
+  items: partId,
+  minItems: 1,
+  maxItems: 8,
+  uniqueItems: true,
+  description: 'keys held down meanwhile, where a link is looked at with its neighbours down',
+} as const;
 
 /** A place where a figure is taken. */
 export const measuringPointSchema = {
@@ -9,6 +20,7 @@ export const measuringPointSchema = {
     measure: { enum: measures },
     clock: { type: 'number', minimum: 0, exclusiveMaximum: 360, description: '0 where the measure has no direction' },
     at: { type: 'number', minimum: 0, maximum: 5000, description: 'mm along the part, where it is taken at stations' },
+    held: heldSchema,
   },
   required: ['group', 'part', 'measure', 'clock'],
   additionalProperties: false,

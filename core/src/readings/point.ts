@@ -17,8 +17,20 @@ export const pointProblems = (data: unknown): Problem[] => problemsWith(measurin
  *
  * @example pointKey({ group: 'pad', part: 'low-e', measure: 'gap', clock: 45 }) // => "pad:low-e:gap@45"
  */
-export const pointKey = ({ group, part, measure, clock, at }: MeasuringPoint): string =>
-  `${group}:${part}:${measure}@${clock}${at === undefined ? '' : `/${at}`}`;
+export const pointKey = ({ group, part, measure, clock, at, held }: MeasuringPoint): string =>
+  `${group}:${part}:${measure}@${clock}${at === undefined ? '' : `/${at}`}${heldKey(held)}`;
+
+/**
+ * With which keys held down, in words; nothing where none was.
+ *
+ * @example heldWords(['e-key', 'f-key'], (part) => part.replace('-', ' ')) // => " with e key and f key down"
+ */
+export const heldWords = (held: readonly string[] | undefined, name: (part: string) => string): string =>
+  held === undefined || held.length === 0 ? '' : ` with ${held.map(name).join(' and ')} down`;
+
+/** Which keys were held down, as a part of a key; the order in which they were named says nothing. */
+export const heldKey = (held: readonly string[] = []): string =>
+  held.length === 0 ? '' : `+${[...held].sort().join('+')}`;
 
 /** Somebody who answers for the points of a job: for one by its key, and for all of a part. */
 export interface PointsAsked {

@@ -4,6 +4,7 @@ import type { JobKind } from '../job';
 import { phrase } from '../units';
 import { freeText, text } from '../validation/plain.schema';
 import { addReading } from './ledger';
+import { ownScaleSchema } from '../metrology/scale.schema';
 import { measuringPointSchema } from './point.schema';
 import { pointWords } from './pointWords';
 
@@ -14,6 +15,7 @@ const gauge = {
     name: text(80),
     resolution: { type: 'number', minimum: 0, maximum: 10 },
     maxPermissibleError: { type: 'number', minimum: 0, maximum: 10 },
+    scale: ownScaleSchema,
   },
   required: ['id', 'name', 'resolution', 'maxPermissibleError'],
   additionalProperties: false,
@@ -27,7 +29,7 @@ const body = {
       type: 'number',
       minimum: -1000,
       maximum: 10000,
-      description: 'in the unit of the measure: mm; a leak in mL/min, a force in N',
+      description: 'in the unit of the measure: mm; a leak in mL/min or % of the scale of its tester, a force in N',
     },
     typed: { ...freeText(40), description: 'as it was typed, with its unit' },
     gauge,

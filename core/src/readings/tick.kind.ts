@@ -6,6 +6,8 @@ import { says } from '../logbook';
 import { phrase, stock, type Phrase } from '../units';
 import { freeText } from '../validation/plain.schema';
 import { addTick } from './ledger';
+import { heldWords } from './point';
+import { heldSchema } from './point.schema';
 import type { Staleness } from './readingState';
 import { choiceOf, meansWords, tickChoices, type TickGroup, type TickVerdict } from './tickChoices';
 
@@ -19,6 +21,7 @@ const body = {
     film: { type: 'number', exclusiveMinimum: 0, maximum: 1, description: 'thickness of the film that was pulled, mm' },
     toward: { type: 'number', minimum: 0, exclusiveMaximum: 360, description: 'clock of the side it shows at' },
     at: { type: 'number', minimum: 0, maximum: 5000, description: 'where along the part it shows most, mm' },
+    held: heldSchema,
     note: freeText(400),
   },
   required: ['group', 'part', 'says'],
@@ -64,7 +67,7 @@ export const tick: JobKind<'tick', TickBody> = {
       stale: null,
     }),
   words: ({ part, ...said }, name) =>
-    phrase`Looked at ${said.group.replaceAll('-', ' ')} of ${name(part)}: ${tickWords(said)}`,
+    phrase`Looked at ${said.group.replaceAll('-', ' ')} of ${name(part)}${heldWords(said.held, name)}: ${tickWords(said)}`,
   turnsPlan: false,
   bears: false,
 };

@@ -79,8 +79,17 @@ export const tickChoices = {
   ],
   'link': [
     choice('evenly-tight', 'e', 'film evenly tight under both', 'good', 'film'),
+    choice('lands-together', 't', 'both at once', 'good', 'light'),
+    choice('follower-drags', 'u', 'drags under the follower', 'hair', 'film', {
+      finds: 'lost-motion',
+    }),
+    choice('driver-drags', 'v', 'drags under the driver', 'hair', 'film', {
+      finds: 'adjuster-out',
+    }),
     choice('follower-free', 'f', 'free under the follower', 'bad', 'film', { finds: 'lost-motion' }),
     choice('driver-free', 'd', 'free under the driver', 'bad', 'film', { finds: 'adjuster-out' }),
+    choice('driver-first', 'a', 'driver first, plainly', 'bad', 'light', { finds: 'lost-motion' }),
+    choice('follower-first', 'b', 'follower first, plainly', 'bad', 'light', { finds: 'adjuster-out' }),
   ],
   'spring': [
     choice('crisp', 'c', 'returns crisply', 'good', 'hand'),

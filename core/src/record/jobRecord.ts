@@ -5,10 +5,12 @@ import { judgeJob, standingWords } from '../judgement';
 import type { Entry, EntryOf, JobState } from '../job';
 import { jobPlan, type PlanBasis } from '../plan';
 import { practices } from '../practice';
-import { tickWords } from '../readings';
+import { heldWords, tickWords } from '../readings';
+import { adjustedWords } from '../regulation';
 import type { Phrase } from '../units';
 import type { FindingStatus } from '../vocabulary';
 import { lightHistory, type LightPair } from './lightHistory';
+import { photoPairs, type PhotoPair } from './photoHistory';
 import { measureHistory, type BeforeAfter, type ReadOnly } from './measureHistory';
 
 export interface RecordFinding {
@@ -36,8 +38,12 @@ export interface JobRecord {
   readOnly: (ReadOnly & { place: string })[];
   /** looks without a figure, newest of each part */
   looks: { group: string; place: string; says: Phrase; good: boolean; stale: boolean; by: string; at: string }[];
+  /** adjusters that were set, each with all its turns taken together */
+  adjusted: { link: string; says: Phrase }[];
   /** where light showed, first and last */
   lights: (LightPair & { place: string })[];
+  /** what was photographed, first and last */
+  photos: (PhotoPair & { title: string })[];
   left: { what: string; why: string }[];
   /** what the owner was offered and said to it */
   agreed: { at: string; what: string; note: string }[];
@@ -79,7 +85,7 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
   if (!intake) return null;
   const names = partNames(type);
   const place = (part: string) => names.get(part) ?? part;
-  const judgement = judgeJob(state, type);
+  const judgement = judgeJob(state, type, undefined, basis.sizes);
   const plan = jobPlan(state, type, judgement, now, basis);
   const live = (entry: Entry) => !state.struck.has(entry.id);
   const doneEntries = state.entries.filter(
@@ -89,6 +95,10 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
   const titleOf = (id: string) => {
     const finding = state.findings.get(id);
     return finding ? `${findingTitle(finding)}, ${place(finding.part)}` : id;
+  };
+  const pictured = ({ finding, part, first }: PhotoPair) => {
+    if (finding !== null && state.findings.has(finding)) return titleOf(finding);
+    return part === null ? first.caption.trim() || 'The whole instrument' : place(part);
   };
   const history = measureHistory(state, type);
   const extraTime = state.times.reduce((sum, { body }) => sum + body.minutes, 0);
@@ -123,7 +133,7 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
         .filter((tick) => tick.part === part)
         .map((tick) => ({
           group: tick.group,
-          place: place(part),
+          place: place(part) + heldWords(tick.held, place),
           says: tickWords(tick),
           good: tick.verdict === 'good',
           stale: tick.stale !== null,
@@ -131,6 +141,14 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
           at: tick.benchTime,
         })),
     ),
+    adjusted: downTheTube(type, [...new Set(state.adjustments.map(({ link }) => link))]).map((link) => ({
+      link,
+      says: adjustedWords(
+        place(link),
+        state.adjustments.filter((each) => each.link === link),
+      ),
+    })),
+    photos: photoPairs(state).map((pair) => ({ ...pair, title: pictured(pair) })),
     lights: lightHistory(state, type).map((row) => ({ ...row, place: place(row.part) })),
     left: [
       ...plan.left.map(({ finding, reason }) => ({ what: titleOf(finding.finding), why: reason })),

@@ -7,10 +7,10 @@ export type MechanismInput = Pick<LinkageInput, 'keys' | 'links' | 'flex'>;
 /** Newtons at the touch, by key. */
 export type Forces = Readonly<Record<string, number>>;
 
-/** A pressing spring: ½·k·max(0, a·q)² for a row a of few entries. What pads and links are made of. */
+/** A pressing spring between two keys: ½·k·max(0, a·q + offset)² for a row a with two entries. What links are made of. */
 interface Contact {
   /** index of a key and its share */
-  terms: readonly (readonly [number, number])[];
+  terms: readonly [readonly [number, number], readonly [number, number]];
   offset: number;
   stiffness: number;
 }
@@ -40,6 +40,8 @@ export interface Mechanism {
   /** index of a key by its id */
   indexOf: (id: string, where: string) => number;
   flex: readonly { pressed: string; key: number; perNewton: number }[];
+  /** where its states are worked out; the same for all settings of its gaps */
+  balance: Balance;
 }
 
 /**
@@ -107,6 +109,7 @@ export function mechanismOf({ keys, links = [], flex = [] }: MechanismInput): Me
     return { id, contact: { ...contacts[acts], stiffness } };
   });
   return {
+    balance: new Balance(models, linked),
     keys: models,
     links: linked,
     indexOf,
@@ -116,10 +119,6 @@ export function mechanismOf({ keys, links = [], flex = [] }: MechanismInput): Me
     }),
   };
 }
-
-/** How far a contact is pressed together, mm; not pressed where it is less than 0. */
-const pressed = ({ terms, offset }: Contact, q: Float64Array): number =>
-  terms.reduce((sum, [i, share]) => sum + share * (q[i] ?? 0), offset);
 
 /** Where the first touch of each pad lies under these forces: presses flex the body. */
 const touchAt = ({ keys, flex }: Mechanism, forces: Forces): Float64Array => {
@@ -143,128 +142,235 @@ const mostSteps = 500;
 const floor = 1e-7;
 
 /**
+ * Contacts as plain columns, and room to work in: a mechanism is pressed some ten thousand times for one answer, and
+ * every object made on the way would have to be swept up again. First the links, then where each pad first touches,
+ * then where it seals.
+ */
+class Balance {
+  private readonly size: number;
+  private readonly contacts: number;
+  private readonly first: Int32Array;
+  private readonly share: Float64Array;
+  /** −1 where a contact has one key only */
+  private readonly second: Int32Array;
+  private readonly otherShare: Float64Array;
+  private readonly stiffness: Float64Array;
+  private readonly offset: Float64Array;
+  private readonly constant: Float64Array;
+  private readonly rate: Float64Array;
+  /** how far each contact is pressed together; less than 0 where it is clear */
+  private readonly v: Float64Array;
+  private readonly by: Float64Array;
+  private readonly turnAt: Float64Array;
+  private readonly g: Float64Array;
+  private readonly d: Float64Array;
+  private readonly hessian: Float64Array;
+  private readonly step: Float64Array;
+  private readonly free: Int32Array;
+  private readonly row: Int32Array;
+  private readonly links: number;
+
+  constructor(
+    private readonly keys: readonly KeyModel[],
+    links: readonly LinkModel[],
+  ) {
+    const n = keys.length;
+    this.size = n;
+    this.links = links.length;
+    this.contacts = links.length + 2 * n;
+    const column = () => new Float64Array(this.contacts);
+    this.first = new Int32Array(this.contacts);
+    this.second = new Int32Array(this.contacts).fill(-1);
+    [this.share, this.otherShare, this.stiffness, this.offset, this.v, this.by, this.turnAt] = [
+      column().fill(1),
+      column(),
+      column(),
+      column(),
+      column(),
+      column(),
+      column(),
+    ];
+    links.forEach(({ contact }, i) => {
+      const [[a, share], [b, other]] = contact.terms;
+      this.first[i] = a;
+      this.share[i] = share;
+      this.second[i] = b;
+      this.otherShare[i] = other;
+      this.stiffness[i] = contact.stiffness;
+    });
+    keys.forEach(({ stiffness }, i) => {
+      for (const at of [this.links + i, this.links + n + i]) {
+        this.first[at] = i;
+        this.stiffness[at] = stiffness / 2;
+      }
+    });
+    this.rate = Float64Array.from(keys, ({ rate }) => rate);
+    this.constant = new Float64Array(n);
+    [this.g, this.d, this.step] = [new Float64Array(n), new Float64Array(n), new Float64Array(n)];
+    this.hessian = new Float64Array(n * n);
+    [this.free, this.row] = [new Int32Array(n), new Int32Array(n)];
+  }
+
+  /** Sets what pushes: the gaps of the links, the first touch of the pads, springs and fingers. */
+  load(links: readonly LinkModel[], touch: Float64Array, forces: Forces): void {
+    const { offset, constant, keys, size } = this;
+    links.forEach(({ contact }, i) => {
+      offset[i] = contact.offset;
+    });
+    keys.forEach(({ id, open, unevenness, touchRatio, slope }, i) => {
+      offset[this.links + i] = -(touch[i] ?? 0);
+      offset[this.links + size + i] = -(touch[i] ?? 0) - unevenness;
+      constant[i] = slope - (open ? 1 : -1) * touchRatio * (forces[id] ?? 0);
+    });
+  }
+
+  /** Moves q to the state of least energy. */
+  settle(q: Float64Array): void {
+    const { size, g, d, free } = this;
+    for (let step = 0; step < mostSteps; step += 1) {
+      this.lookAt(q);
+      let m = 0;
+      let rests = true;
+      for (let i = 0; i < size; i += 1) {
+        const push = g[i] as number;
+        if ((q[i] as number) > 0 || push < 0) {
+          free[m] = i;
+          m += 1;
+          if (Math.abs(push) > balanced) rests = false;
+        }
+      }
+      if (rests) return;
+      this.newtonStep(m);
+      // A key at its stop that the others would carry past it stays there; then the others are asked again.
+      for (;;) {
+        let left = 0;
+        for (let at = 0; at < m; at += 1) {
+          const i = free[at] as number;
+          if ((q[i] as number) === 0 && (d[i] as number) < 0) continue;
+          free[left] = i;
+          left += 1;
+        }
+        if (left === m) break;
+        m = left;
+        this.newtonStep(m);
+      }
+      this.moveAlong(q);
+    }
+  }
+
+  /** How every contact is pressed in this state, and what pushes at every key. */
+  private lookAt(q: Float64Array): void {
+    const { contacts, first, second, share, otherShare, offset, stiffness, v, g, rate, constant, size } = this;
+    for (let i = 0; i < size; i += 1) g[i] = (constant[i] as number) + (rate[i] as number) * (q[i] as number);
+    for (let c = 0; c < contacts; c += 1) {
+      const [a, b] = [first[c] as number, second[c] as number];
+      let pressedBy = (offset[c] as number) + (share[c] as number) * (q[a] as number);
+      if (b >= 0) pressedBy += (otherShare[c] as number) * (q[b] as number);
+      v[c] = pressedBy;
+      if (pressedBy <= 0) continue;
+      const force = (stiffness[c] as number) * pressedBy;
+      g[a] = (g[a] as number) + force * (share[c] as number);
+      if (b >= 0) g[b] = (g[b] as number) + force * (otherShare[c] as number);
+    }
+  }
+
+  /** The Newton step of the first m keys that are free to move, on the contacts that are pressed now. */
+  private newtonStep(m: number): void {
+    const { size, contacts, first, second, share, otherShare, stiffness, v, g, d, rate, free, row, hessian, step } =
+      this;
+    row.fill(-1);
+    hessian.fill(0, 0, m * m);
+    for (let at = 0; at < m; at += 1) {
+      const i = free[at] as number;
+      row[i] = at;
+      hessian[at * m + at] = (rate[i] as number) + floor;
+      step[at] = -(g[i] as number);
+    }
+    for (let c = 0; c < contacts; c += 1) {
+      // What just touches counts as pressed: the step must feel it.
+      if ((v[c] as number) < -1e-12) continue;
+      const [k, a, x] = [stiffness[c] as number, row[first[c] as number] as number, share[c] as number];
+      if (a >= 0) hessian[a * m + a] = (hessian[a * m + a] as number) + k * x * x;
+      const other = second[c] as number;
+      if (other < 0) continue;
+      const [b, y] = [row[other] as number, otherShare[c] as number];
+      if (b < 0) continue;
+      hessian[b * m + b] = (hessian[b * m + b] as number) + k * y * y;
+      if (a < 0) continue;
+      hessian[a * m + b] = (hessian[a * m + b] as number) + k * x * y;
+      hessian[b * m + a] = (hessian[b * m + a] as number) + k * x * y;
+    }
+    if (!solveSpd(hessian, step, m)) throw new Unsolvable('The mechanism has no state of its own under these forces.');
+    for (let i = 0; i < size; i += 1) d[i] = 0;
+    for (let at = 0; at < m; at += 1) d[free[at] as number] = step[at] as number;
+  }
+
+  /** Moves q along d to the least energy on that line, or to the first key that comes to its open stop. Exact. */
+  private moveAlong(q: Float64Array): void {
+    const { size, contacts, first, second, share, otherShare, stiffness, v, by, turnAt, d, rate, constant } = this;
+    let end = Infinity;
+    let stops = -1;
+    // The slope of the energy along the line: straight between the places where a contact begins or ends.
+    let [slope, curve] = [0, 0];
+    for (let i = 0; i < size; i += 1) {
+      const [at, along] = [q[i] as number, d[i] as number];
+      if (along === 0) continue;
+      if (along < 0 && at / -along < end) [end, stops] = [at / -along, i];
+      slope += ((constant[i] as number) + (rate[i] as number) * at) * along;
+      curve += (rate[i] as number) * along * along;
+    }
+    for (let c = 0; c < contacts; c += 1) {
+      const b = second[c] as number;
+      let moves = (share[c] as number) * (d[first[c] as number] as number);
+      if (b >= 0) moves += (otherShare[c] as number) * (d[b] as number);
+      by[c] = moves;
+      turnAt[c] = Infinity;
+      if (moves === 0) continue;
+      const now = v[c] as number;
+      if (now > 0 || (now === 0 && moves > 0)) {
+        slope += (stiffness[c] as number) * now * moves;
+        curve += (stiffness[c] as number) * moves * moves;
+      }
+      if (-now / moves > 0) turnAt[c] = -now / moves;
+    }
+    // From one place to the next, until the slope turns up before it: they are few, and seldom is even one passed.
+    let t = 0;
+    for (;;) {
+      let next = -1;
+      let to = end;
+      for (let c = 0; c < contacts; c += 1) if ((turnAt[c] as number) < to) [next, to] = [c, turnAt[c] as number];
+      if (slope + curve * to >= 0) {
+        t = curve > 0 ? Math.max(t, -slope / curve) : t;
+        break;
+      }
+      t = to;
+      if (next < 0) break;
+      const moves = by[next] as number;
+      const sign = moves > 0 ? 1 : -1;
+      slope += sign * (stiffness[next] as number) * (v[next] as number) * moves;
+      curve += sign * (stiffness[next] as number) * moves * moves;
+      turnAt[next] = Infinity;
+    }
+    if (!Number.isFinite(t)) throw new Unsolvable('The mechanism has no state of its own under these forces.');
+    for (let i = 0; i < size; i += 1) q[i] = Math.max(0, (q[i] as number) + t * (d[i] as number));
+    if (t === end && stops >= 0) q[stops] = 0;
+  }
+}
+
+/**
  * The state of a mechanism under forces: the least of a convex, piecewise quadratic energy over q ≥ 0, by Newton's
  * method on what is pressed together now, with an exact search along each step.
+ *
+ * @param from a state it was in under forces like these: then fewer steps are needed
  */
-export function press(mechanism: Mechanism, forces: Forces): Pressed {
-  const { keys, links } = mechanism;
+export function press(mechanism: Mechanism, forces: Forces, from?: Pressed): Pressed {
+  const { keys, links, balance } = mechanism;
   const touch = touchAt(mechanism, forces);
-  const contacts: Contact[] = links.map(({ contact }) => contact);
-  keys.forEach(({ stiffness, unevenness }, i) => {
-    for (const further of [0, unevenness])
-      contacts.push({ terms: [[i, 1]], offset: -(touch[i] ?? 0) - further, stiffness: stiffness / 2 });
-  });
-  const constant = Float64Array.from(
-    keys,
-    ({ id, open, touchRatio, slope }) => slope - (open ? 1 : -1) * touchRatio * (forces[id] ?? 0),
-  );
-  const gradient = (q: Float64Array): Float64Array => {
-    const g = Float64Array.from(keys, ({ rate }, i) => (constant[i] ?? 0) + rate * (q[i] ?? 0));
-    for (const contact of contacts) {
-      const v = pressed(contact, q);
-      if (v > 0) for (const [i, share] of contact.terms) g[i] = (g[i] ?? 0) + contact.stiffness * v * share;
-    }
-    return g;
-  };
+  balance.load(links, touch, forces);
   // From rest: an open key at its stop, a closed one on its rim.
-  const q = Float64Array.from(keys, ({ open, travel }) => (open ? 0 : travel));
-  for (let step = 0; step < mostSteps; step += 1) {
-    const g = gradient(q);
-    let free = keys.flatMap((_, i) => ((q[i] ?? 0) > 0 || (g[i] ?? 0) < 0 ? [i] : []));
-    if (free.every((i) => Math.abs(g[i] ?? 0) <= balanced)) break;
-    let d = newtonStep(keys, contacts, q, g, free);
-    // A key at its stop that the others would carry past it stays there; then the others are asked again.
-    for (const stays = (i: number) => (q[i] ?? 0) === 0 && (d[i] ?? 0) < 0; free.some(stays);) {
-      free = free.filter((i) => !stays(i));
-      d = newtonStep(keys, contacts, q, g, free);
-    }
-    moveAlong(q, d, keys, constant, contacts);
-  }
+  const q = from ? Float64Array.from(from.q) : Float64Array.from(keys, ({ open, travel }) => (open ? 0 : travel));
+  balance.settle(q);
   return { q, touch };
-}
-
-/** The Newton step of the keys that are free to move, on the contacts that are pressed now. */
-function newtonStep(
-  keys: readonly KeyModel[],
-  contacts: readonly Contact[],
-  q: Float64Array,
-  g: Float64Array,
-  free: readonly number[],
-): Float64Array {
-  const m = free.length;
-  const row = new Map(free.map((i, at) => [i, at]));
-  const hessian = new Float64Array(m * m);
-  free.forEach((i, at) => {
-    hessian[at * m + at] = (keys[i]?.rate ?? 0) + floor;
-  });
-  for (const contact of contacts) {
-    // What just touches counts as pressed: the step must feel it.
-    if (pressed(contact, q) < -1e-12) continue;
-    for (const [i, a] of contact.terms)
-      for (const [j, b] of contact.terms) {
-        const [r, c] = [row.get(i), row.get(j)];
-        if (r !== undefined && c !== undefined)
-          hessian[r * m + c] = (hessian[r * m + c] ?? 0) + contact.stiffness * a * b;
-      }
-  }
-  const step = Float64Array.from(free, (i) => -(g[i] ?? 0));
-  const d = new Float64Array(keys.length);
-  if (!solveSpd(hessian, step, m)) throw new Unsolvable('The mechanism has no state of its own under these forces.');
-  free.forEach((i, at) => {
-    d[i] = step[at] ?? 0;
-  });
-  return d;
-}
-
-/** Moves q along d to the least energy on that line, or to the first key that comes to its open stop. Exact. */
-function moveAlong(
-  q: Float64Array,
-  d: Float64Array,
-  keys: readonly KeyModel[],
-  constant: Float64Array,
-  contacts: readonly Contact[],
-): void {
-  let end = Infinity;
-  let stops = -1;
-  for (let i = 0; i < q.length; i += 1) {
-    const to = (d[i] ?? 0) < 0 ? (q[i] ?? 0) / -(d[i] ?? 0) : Infinity;
-    if (to < end) [end, stops] = [to, i];
-  }
-  // The slope of the energy along the line: linear between the places where a contact begins or ends.
-  let slope = 0;
-  let curve = 0;
-  keys.forEach(({ rate }, i) => {
-    slope += ((constant[i] ?? 0) + rate * (q[i] ?? 0)) * (d[i] ?? 0);
-    curve += rate * (d[i] ?? 0) ** 2;
-  });
-  const turns: { at: number; slope: number; curve: number }[] = [];
-  for (const contact of contacts) {
-    const v = pressed(contact, q);
-    const by = contact.terms.reduce((sum, [i, share]) => sum + share * (d[i] ?? 0), 0);
-    if (v > 0 || (v === 0 && by > 0)) {
-      slope += contact.stiffness * v * by;
-      curve += contact.stiffness * by * by;
-    }
-    const at = by === 0 ? -1 : -v / by;
-    const sign = by > 0 ? 1 : -1;
-    if (at > 0) turns.push({ at, slope: sign * contact.stiffness * v * by, curve: sign * contact.stiffness * by * by });
-  }
-  turns.sort((a, b) => a.at - b.at);
-  let t = 0;
-  for (const turn of [...turns, { at: Infinity, slope: 0, curve: 0 }]) {
-    const to = Math.min(turn.at, end);
-    if (slope + curve * to >= 0) {
-      t = curve > 0 ? Math.max(t, -slope / curve) : t;
-      break;
-    }
-    t = to;
-    if (to === end) break;
-    slope += turn.slope;
-    curve += turn.curve;
-  }
-  if (!Number.isFinite(t)) throw new Unsolvable('The mechanism has no state of its own under these forces.');
-  for (let i = 0; i < q.length; i += 1) q[i] = Math.max(0, (q[i] ?? 0) + t * (d[i] ?? 0));
-  if (t === end && stops >= 0) q[stops] = 0;
 }
 
 /** A pad that is closer than this to sealing seals, mm. */
@@ -292,6 +398,10 @@ export const withGaps = (mechanism: Mechanism, by: readonly number[]): Mechanism
     contact: { ...link.contact, offset: link.contact.offset - (by[i] ?? 0) },
   })),
 });
+
+/** How far a contact is pressed together, mm; not pressed where it is less than 0. */
+const pressed = ({ terms: [[a, share], [b, other]], offset }: Contact, q: Float64Array): number =>
+  offset + share * (q[a] ?? 0) + other * (q[b] ?? 0);
 
 /** How far each link is pressed together, mm; less than 0 where it is clear. */
 export const linkGaps = ({ links }: Mechanism, { q }: Pressed): number[] =>

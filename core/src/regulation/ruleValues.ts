@@ -1,7 +1,16 @@
 import { Unsolvable } from '../metrology';
 import { oneOfEach } from '../solvers/checks';
-import { keyState, linkGaps, mechanismOf, press, withGaps, type Forces, type Mechanism } from './mechanism';
-import { sealingForce } from './sealingForce';
+import {
+  keyState,
+  linkGaps,
+  mechanismOf,
+  press,
+  withGaps,
+  type Forces,
+  type Mechanism,
+  type Pressed,
+} from './mechanism';
+import { lagAt, mostForce } from './lag';
 import type { RegulateInput } from './regulate.schema';
 
 type Rule = RegulateInput['rules'][number];
@@ -55,20 +64,6 @@ class Remembered {
 const outside = (value: number, [low = 0, high = 0]: readonly number[]): number =>
   Math.max(0, low - value, value - high);
 
-/** How late b is: the gap left under it at the force from which a or b first seals; negative where b seals first. */
-function lagAt(
-  at: (force: number) => { a: { sealed: boolean; gap: number }; b: { sealed: boolean; gap: number } },
-  most: number,
-): number | null {
-  const first = sealingForce((force) => {
-    const { a, b } = at(force);
-    return a.sealed || b.sealed;
-  }, most);
-  if (first === null) return null;
-  const { a, b } = at(first);
-  return a.sealed ? b.gap : 0 - a.gap;
-}
-
 /**
  * Every rule of a regulation as a function of the steps of its adjusters. Values are remembered for all settings that
  * press the same links together by the same steps.
@@ -77,7 +72,7 @@ function lagAt(
  */
 export function ruleModels(input: RegulateInput): { rules: RuleModel[]; mechanism: Mechanism } {
   const mechanism = mechanismOf(input);
-  const { links = [], observed = [], maxForce = 5 } = input;
+  const { links = [], observed = [], maxForce = mostForce } = input;
   oneOfEach(input.rules, 'rule');
   const gapStep = links.map(({ adjuster }) => adjuster?.step ?? 0);
   const gaps = links.map(({ gap }) => gap);
@@ -109,12 +104,15 @@ export function ruleModels(input: RegulateInput): { rules: RuleModel[]; mechanis
         links.map((_, i) => (gapStep[i] ?? 0) * (steps[i] ?? 0)),
       );
       const most = links.map(() => -Infinity);
+      let state: Pressed | undefined;
       const states = (under: Forces) => {
-        const state = press(set, under);
-        linkGaps(set, state).forEach((v, i) => {
+        // A force near the last one leaves nearly the same state.
+        state = press(set, under, state);
+        const reached = state;
+        linkGaps(set, reached).forEach((v, i) => {
           most[i] = Math.max(most[i] ?? -Infinity, v);
         });
-        return pads.map((pad) => keyState(set, state, pad));
+        return pads.map((pad) => keyState(set, reached, pad));
       };
       let value: number;
       if (rule.kind === 'seal') value = Math.max(...states(forces).map(({ gap }) => gap));

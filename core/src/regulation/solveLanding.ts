@@ -1,14 +1,17 @@
 import { Unsolvable } from '../metrology';
 import { oneOfEach } from '../solvers/checks';
 import type { LandingInput, LandingOutput } from './landing.schema';
-import { keyState, mechanismOf, press, type Forces, type Mechanism } from './mechanism';
+import { keyState, mechanismOf, press, type Forces, type Mechanism, type Pressed } from './mechanism';
 import { sameForce, sealingForce } from './sealingForce';
 
 /** Seals of the pads under a growing press, and how to see them again at one force. */
 function watch(mechanism: Mechanism, key: string, held: Forces) {
-  const at = (force: number) => press(mechanism, { ...held, [key]: force });
-  const pad = (index: number, force: number) => keyState(mechanism, at(force), index);
-  return pad;
+  // A force near the last one leaves nearly the same state.
+  let state: Pressed | undefined;
+  return (index: number, force: number) => {
+    state = press(mechanism, { ...held, [key]: force }, state);
+    return keyState(mechanism, state, index);
+  };
 }
 
 const earlier = (a: number | null, b: number | null): boolean => a !== null && (b === null || a < b - sameForce);
@@ -39,7 +42,7 @@ export function solveLanding(input: LandingInput): LandingOutput {
       const pad = watch(mechanism, key, held);
       const found = pads.map((name) => {
         const index = mechanism.indexOf(name, where);
-        return { id: name, index, force: sealingForce((force) => pad(index, force).sealed, maxForce) };
+        return { id: name, index, force: sealingForce((force) => openGap(pad(index, force)), maxForce) };
       });
       const ordered = inOrder(found);
       const [a, b] = found;
@@ -48,6 +51,8 @@ export function solveLanding(input: LandingInput): LandingOutput {
     }),
   };
 }
+
+const openGap = ({ sealed, gap }: { sealed: boolean; gap: number }) => (sealed ? 0 : gap);
 
 interface Found {
   id: string;

@@ -22,17 +22,37 @@ interface Adjuster {
   max: number;
 }
 
-/** Judges settings by some rules; `first` is a rule that must hold before anything else counts. */
+/**
+ * Judges settings by some rules; `first` is a rule that must hold before anything else counts.
+ *
+ * @returns null for a setting that is worse than one to beat, as soon as that is plain: rules of the best ranks are
+ *   asked first, and mostly decide
+ */
 function judge(rules: readonly RuleModel[], ranks: readonly number[], first: number | null) {
-  return (steps: Steps): Setting => {
-    const violations = rules.map((rule) => rule.violation(rule.value(steps)));
-    const must = first === null ? [] : [(violations[first] ?? 0) <= heldWithin ? 0 : (violations[first] ?? 0)];
-    const sums = ranks.map((rank) =>
-      rules.reduce((sum, rule, i) => (rule.rank === rank ? sum + (violations[i] ?? 0) : sum), 0),
-    );
-    return { steps, violations, sums: [...must, ...sums], turned: steps.reduce((sum, n) => sum + Math.abs(n), 0) };
+  const inOrder = [...(first === null ? [] : [[first]]), ...ranks.map((rank) => rulesOfRank(rules, rank))];
+  return (steps: Steps, toBeat: Setting | null = null): Setting | null => {
+    const violations: number[] = rules.map(() => NaN);
+    const sums: number[] = [];
+    let decided = false;
+    for (const [i, of] of inOrder.entries()) {
+      let sum = 0;
+      for (const at of of) {
+        const rule = rules[at] as RuleModel;
+        const known = violations[at] as number;
+        const violation = Number.isNaN(known) ? rule.violation(rule.value(steps)) : known;
+        violations[at] = violation;
+        sum += first !== null && i === 0 && violation <= heldWithin ? 0 : violation;
+        if (toBeat && !decided && sum > (toBeat.sums[i] ?? 0) + alike) return null;
+      }
+      if (toBeat && sum < (toBeat.sums[i] ?? 0) - alike) decided = true;
+      sums.push(sum);
+    }
+    return { steps, violations, sums, turned: steps.reduce((sum, n) => sum + Math.abs(n), 0) };
   };
 }
+
+const rulesOfRank = (rules: readonly RuleModel[], rank: number) =>
+  rules.flatMap((rule, i) => (rule.rank === rank ? [i] : []));
 
 /** Is a better than b? Rank by rank, then by how little is turned, then by what is left of the sums. */
 function better(a: Setting, b: Setting): boolean {
@@ -78,12 +98,23 @@ function bestOfAll(settings: readonly Setting[]): Setting | null {
   return kept.reduce<Setting | null>((a, b) => (a && !better(b, a) ? a : b), null);
 }
 
+/** A setting that was judged with none to beat is judged whole. */
+function whole(setting: Setting | null): Setting {
+  if (!setting) throw new Error('a setting with none to beat is judged whole');
+  return setting;
+}
+
 /** Searches where there are too many: each adjuster over its whole range, then two at a time, until nothing gets better. */
-function searched(adjusters: readonly Adjuster[], links: number, of: (steps: Steps) => Setting): Setting {
-  let best = of(Array<number>(links).fill(0));
+function searched(adjusters: readonly Adjuster[], links: number, of: ReturnType<typeof judge>): Setting {
+  let best = whole(of(Array<number>(links).fill(0)));
+  const taken = new Set([best.steps.join()]);
   const improve = (changes: readonly (readonly [number, number])[]): boolean => {
-    const tried = of(changed(best.steps, changes));
-    if (!better(tried, best)) return false;
+    const steps = changed(best.steps, changes);
+    // What is alike within a hair can be better than each other in turn: nothing is taken twice.
+    if (taken.has(steps.join())) return false;
+    const tried = of(steps, best);
+    if (!tried || !better(tried, best)) return false;
+    taken.add(steps.join());
     best = tried;
     return true;
   };
@@ -128,10 +159,10 @@ export function solveRegulate(input: RegulateInput): RegulateOutput {
   const all = count <= mostListed ? [...everySetting(adjusters, links.length)] : null;
   const best = (first: number | null): Setting | null => {
     const of = judge(rules, ranks, first);
-    return all ? bestOfAll(all.map(of)) : searched(adjusters, links.length, of);
+    return all ? bestOfAll(all.map((steps) => whole(of(steps)))) : searched(adjusters, links.length, of);
   };
 
-  const before = judge(rules, ranks, null)(links.map(() => 0));
+  const before = whole(judge(rules, ranks, null)(links.map(() => 0)));
   const after = best(null) ?? before;
   const driving = (follower: string) => links.filter((link) => link.follower === follower).length;
   const turned = links.flatMap((link, i) => ((after.steps[i] ?? 0) === 0 ? [] : [{ link, i }]));

@@ -10,10 +10,11 @@ import { person } from './person.kind';
 import { price } from './price.kind';
 import { profile } from './profile.kind';
 import { rates } from './rates.kind';
+import { sizes } from './sizes.kind';
 
 /**
  * What the shop itself writes down, beside its jobs: its gauges and their zero checks, its own practices, work, rules
- * and cautions, its people and hours, what it charges, and which of two jobs goes first. Another kind is a file of its own
+ * and cautions, its people and hours, what it charges, the sizes in its drawers, and which of two jobs goes first. Another kind is a file of its own
  * and a line here.
  */
 export const shopKinds = {
@@ -28,6 +29,7 @@ export const shopKinds = {
   'rates': rates,
   'price': price,
   'bench-order': benchOrder,
+  'sizes': sizes,
   'strike': strike,
   'unreadable': unreadable,
 };

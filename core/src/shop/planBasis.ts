@@ -27,14 +27,14 @@ function madeWork(operations: ShopState['operations'], cureRules: ShopState['cur
   };
 }
 
-/** What a shop brings to every plan: its work, its cautions, its times. */
+/** What a shop brings to every plan: its work, its cautions, its times, the sizes in its drawers. */
 export function planBasis(shop: ShopState, learned?: LearnedTimes): PlanBasis {
   const custom = customWork(shop);
   const cautionsFor: Record<string, string[]> = {};
   for (const { id, operations } of shop.cautions) {
     for (const kind of operations) cautionsFor[kind] = [...(cautionsFor[kind] ?? []), id];
   }
-  return { ...(custom && { custom }), cautionsFor, ...(learned && { learned }) };
+  return { ...(custom && { custom }), sizes: shop.sizes, cautionsFor, ...(learned && { learned }) };
 }
 
 /** A caution as the step card says it. */

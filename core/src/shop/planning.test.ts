@@ -4,6 +4,7 @@ import { sax, TestJob } from '../../tests/testJob';
 import { judgeJob } from '../judgement';
 import { jobPlan } from '../plan';
 import { stepReadings } from '../record';
+import { usualSizes } from '../stock';
 import { cautionWords, customWork, foldShop, freshShop, planBasis, shopEntryProblems, type ShopEntry } from '.';
 
 const entry = (seq: number, kind: string, body: object) =>
@@ -80,7 +81,7 @@ describe('what a shop writes down about its work', () => {
 describe('what a shop brings to a plan', () => {
   test('is nothing while it has added nothing', () => {
     expect(customWork(freshShop)).toBeUndefined();
-    expect(planBasis(freshShop)).toEqual({ cautionsFor: {} });
+    expect(planBasis(freshShop)).toEqual({ cautionsFor: {}, sizes: usualSizes });
   });
   test('its steps and rules count until they are put away', () => {
     const own = [

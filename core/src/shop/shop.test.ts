@@ -36,7 +36,19 @@ const gauge = (change: object = {}) => ({
 const check = (seq: number, shows: number, at: string, of = 'feeler-fine') =>
   entry(seq, 'gauge-check', { gauge: of, shows }, at);
 
+/** An entry as it is sent: its number comes with the writing. */
+const plain = ({ seq: _seq, ...rest }: ShopEntry) => rest;
+
 describe('the gauges of a shop', () => {
+  test('a tester with a scale of its own says what it shows shut and open, and the two differ', () => {
+    const own = (scale?: object) =>
+      shopEntryProblems(plain(entry(1, 'gauge', gauge({ kind: 'leak-scale', ...(scale && { scale }) })))).map(
+        ({ path }) => path,
+      );
+    expect(own({ unit: 'kPa', closed: 0, open: 2.5 })).toEqual([]);
+    expect(own()).toEqual(['/body/scale']);
+    expect(own({ unit: 'kPa', closed: 1, open: 1 })).toEqual(['/body/scale/open']);
+  });
   test('start with the shelf; the last word on each counts, whatever the order it is handed over in', () => {
     expect(freshShop.gauges.length).toBeGreaterThan(8);
     const shop = foldShop([entry(2, 'gauge', gauge({ name: 'New' })), entry(1, 'gauge', gauge())]);
@@ -103,7 +115,6 @@ describe('the gauges of a shop', () => {
 });
 
 describe('entries of the shop', () => {
-  const plain = ({ seq: _seq, ...rest }: ShopEntry) => rest;
   test('are checked', () => {
     expect(shopEntryProblems(plain(entry(1, 'gauge', gauge())))).toEqual([]);
     expect(shopEntryProblems({})).not.toEqual([]);

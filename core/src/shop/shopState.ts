@@ -1,6 +1,7 @@
 import { worldZone } from '../clock';
 import type { LogState } from '../logbook';
 import { gaugeTakes, shelfGauges, usualGauge, type ShelfGauge } from '../metrology';
+import { usualSizes, type Sizes } from '../stock';
 import type { Measure } from '../vocabulary';
 import type { GaugeCheck } from './gaugeCheck.kind';
 import type { ShopHours } from './hours.kind';
@@ -39,6 +40,7 @@ interface ShopContent {
   rates: Rates | null;
   prices: readonly Price[];
   benchOrder: readonly BenchOrder[];
+  sizes: Sizes;
 }
 
 /** The logbook of the shop: all of it, and what is true by it. */
@@ -74,6 +76,7 @@ export const freshBook: ShopBook = {
   rates: null,
   prices: [],
   benchOrder: [],
+  sizes: usualSizes,
 };
 /** What a logbook of the shop says, without the entries that say it: what pages are given. */
 export function shopOf({ entries: _entries, byId, struck: _struck, unread, ...content }: ShopBook): ShopState {

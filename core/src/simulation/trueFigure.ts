@@ -1,5 +1,5 @@
 import { annulusLeak } from '../joints';
-import { boreAt, referenceKey, type InstrumentType } from '../instruments';
+import { boreAt, postsOf, referenceKey, rodsOf, type InstrumentType } from '../instruments';
 import type { MeasuringPoint } from '../readings';
 import { toRadians } from '../metrology';
 import { trueGaps, trueRimHeight, type Chance, type TrueInstrument } from './trueInstrument';
@@ -17,7 +17,7 @@ function spanOf(type: InstrumentType, key: InstrumentType['keys'][number]) {
   if (!rod) return null;
   const extent = (each: typeof key) => ({ from: each.from ?? rod.from, to: each.to ?? rod.to });
   const { from, to } = extent(key);
-  const posts = type.posts.filter((post) => post.rod === rod.id).map(({ at }) => at);
+  const posts = postsOf(type, rod.id).map(({ at }) => at);
   const upper = Math.max(rod.from, ...posts.filter((at) => at <= (from + to) / 2));
   const lower = Math.min(rod.to, ...posts.filter((at) => at > (from + to) / 2));
   const mates = type.keys.filter((each) => {
@@ -95,7 +95,8 @@ function hingeFigure(type: InstrumentType, truth: TrueInstrument, { part, measur
   return figures[measure] ?? null;
 }
 
-function lineFigure(type: InstrumentType, truth: TrueInstrument, { part, measure, at = 0, clock }: MeasuringPoint) {
+function lineFigure(type: InstrumentType, truth: TrueInstrument, { part, measure, at: ownAt, clock }: MeasuringPoint) {
+  const at = ownAt ?? 0;
   const tube = truth.tubes.get(part);
   const section = type.sections.find(({ id }) => id === part);
   if (!tube || !section) return null;
@@ -110,7 +111,7 @@ function lineFigure(type: InstrumentType, truth: TrueInstrument, { part, measure
     case 'mark-gap':
       return toRadians(turned) * (boreAt(section, at) / 2 + section.wall);
     case 'key-gap': {
-      const key = referenceKey(type, part);
+      const key = referenceKey(type, part, ownAt);
       return key
         ? Math.max(0, (Math.abs(turned) * key.diameter) / 100 + (turned * key.diameter * cosine(clock)) / 100)
         : null;
@@ -160,7 +161,10 @@ export function trueFigure(
       if (measure === 'lean') return own.lean;
       if (measure === 'height') return 6 + own.lift;
       const above = Math.max(
-        ...type.posts.filter((each) => each.rod === post.rod && each.at < post.at).map((each) => each.at),
+        ...rodsOf(post)
+          .flatMap((rod) => postsOf(type, rod))
+          .filter((each) => each.at < post.at)
+          .map((each) => each.at),
       );
       return Number.isFinite(above) ? post.at - above - postWidth : null;
     }
@@ -171,6 +175,7 @@ export function trueFigure(
     case 'spring':
       return truth.springs.get(part)?.[measure === 'weight' ? 'weight' : 'force'] ?? null;
     case 'link':
+      // What is lost between two keys is by how much the second comes late.
       return truth.links.get(part) ?? null;
     case 'pad': {
       const pad = type.pads.find((each) => each.hole === part);

@@ -2,7 +2,7 @@ import { printFigure, printWithUncertainty } from './printLength';
 import { mmPerUnit, type LengthUnit } from './units';
 
 /** Units figures are kept in. Lengths are kept in millimetres and read in the unit of the job; all else in its own. */
-export type KeptUnit = 'mm' | 'mm³' | '°' | 'N' | 'mL/min';
+export type KeptUnit = 'mm' | 'mm³' | '°' | 'N' | 'mL/min' | '%';
 
 /** A figure that has not been turned into text yet: what a sentence keeps instead of digits. */
 export interface Quantity {

@@ -123,7 +123,7 @@ function altoSaxophone(): DemoJob {
     ['f', 3.38, 170],
     ['d', 3.51, 185],
   ] as const) {
-    job.reading({ group: 'pad', part, measure: 'height', clock: 0 }, height, 'caliper');
+    job.reading({ group: 'pad', part, measure: 'stand', clock: 0 }, height, 'caliper');
     job.write('observation', { part, about: 'fit', hold: 'adhesive', mark });
   }
   job.goTo(1);
@@ -171,7 +171,7 @@ function altoSaxophone(): DemoJob {
   job.do('dress-rim:e');
   job.doThrough('holes');
   for (const { hole } of job.type.pads) if (hole !== 'e') job.repairRim(hole);
-  for (const part of ['g', 'f-sharp', 'f', 'd']) job.measureRim(part);
+  for (const part of ['g', 'f-sharp', 'f', 'd', 'low-c', 'low-c-sharp', 'low-b']) job.measureRim(part);
   expandInPasses(job);
   job.doThrough('pads', {
     'polish:instrument': 'Owner asked to keep the plate as it is; washed only.',
@@ -188,6 +188,8 @@ function altoSaxophone(): DemoJob {
   }
   job.measurePart('joint', 'neck-receiver');
   Object.assign(truth.hinges.get('f-key') ?? {}, { endPlay: 0.09 });
+  Object.assign(truth.hinges.get('low-b-key') ?? {}, { clearance: 0.018, endPlay: 0.03 });
+  job.measurePart('hinge', 'low-b-key');
   for (const { id, rod } of job.type.keys) if (rod === 'lower-stack-rod') job.measurePart('hinge', id);
   for (const { id, rod } of job.type.posts) if (rod === 'lower-stack-rod') job.measurePart('post', id);
   job.measureRim('e');
@@ -199,7 +201,7 @@ function altoSaxophone(): DemoJob {
   return job;
 }
 
-/** LL-202: oboe, crack closed, post bushed, pads in; all regulation still to do. */
+/** LL-202: oboe, crack closed, post bushed, pads in; regulation half-way. */
 function oboe(): DemoJob {
   const job = new DemoJob(shipped('oboe'), 202, '2026-10-08T10:00:00.000Z');
   job.author = 'Ottoline Marsh';
@@ -233,6 +235,7 @@ function oboe(): DemoJob {
   job.finding('joint-tight', 'top', 2, 'Tenon swollen; would not come apart for a day');
   job.finding('cork-worn', 'lower', 2, 'All tenon and key corks gone or soft');
   job.finding('adjuster-out', 'f-sharp', 2, 'Every screw backed out by someone');
+  for (const station of surveyStations) job.looked(station);
   job.do('survey:instrument');
   job.doThrough('corks', { 'polish:instrument': 'Keys washed only: plate is thin on the touches.' });
   for (const part of ['b', 'c', 'a', 'g', 'f-sharp', 'e', 'd']) job.measureRim(part);
@@ -252,6 +255,17 @@ function oboe(): DemoJob {
   job.goTo(2);
   job.air = { temperature: 21, humidity: 43 };
   job.measurePart('joint', 'middle-joint', ['receiver']);
+  // Regulation half-way: the low keys are brought in, with the trace that had to be left said aloud.
+  job.look('link', 'low-b-to-low-c', 'evenly-tight');
+  job.look('link', 'low-c-to-d', 'follower-free');
+  job.write('adjustment', { link: 'low-c-to-d', steps: -2, change: -0.04 });
+  job.look('link', 'low-c-to-d', 'evenly-tight');
+  job.look('link', 'f-sharp-to-forked-f', 'evenly-tight');
+  job.write('decision', {
+    question: 'D, C and B close together from the left B♭ lever: which of them is the trace late?',
+    choice: 'D, by less than the thinnest film.',
+    reason: 'Its screw is at the end of its thread. Set any later C holds B off, and nothing below speaks.',
+  });
   return job;
 }
 
@@ -315,7 +329,7 @@ function flute(): DemoJob {
   });
   job.write('strike', { entry: slip.id, reason: 'It was the key that moved, not the post' });
   job.looked('mechanism');
-  job.finding('spring-weak', 'g-sharp-key', 1, 'rusted');
+  job.finding('spring-weak', 'g-sharp-key', 1, 'rusted', 'confirmed', { spring: 'spent' });
   job.looked('springs');
   job.finding('grommet-cracked', 'e', 2, 'Two cracks; turns on its chimney');
   for (const part of ['c-sharp', 'first-trill', 'second-trill']) job.look('pad', part, 'no-light');

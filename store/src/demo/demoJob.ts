@@ -131,9 +131,10 @@ export class DemoJob {
     severity: 1 | 2 | 3,
     note: string,
     status: EntryBody<'finding'>['status'] = 'confirmed',
+    more: Pick<EntryBody<'finding'>, 'spring' | 'place'> = {},
   ): string {
     const finding = this.chance.uuid();
-    this.write('finding', { finding, kind, part, severity, status, note });
+    this.write('finding', { finding, kind, part, severity, status, note, ...more });
     this.pass(2);
     return finding;
   }
@@ -288,8 +289,15 @@ export class DemoJob {
     this.write('operation-started', { operation: id, cautionsAccepted: step.cautions });
     const minutes = Math.round(step.minutes.low + this.chance.uniform() * (step.minutes.high - step.minutes.low) * 0.6);
     this.pass(minutes);
-    const { title, disturbs, cures } = step;
-    this.write('operation-done', { operation: id, title, minutes, disturbs, cures, ...(note && { note }) });
+    const { title, spoils, cures } = step;
+    this.write('operation-done', {
+      operation: id,
+      title,
+      minutes,
+      disturbs: [...spoils],
+      cures,
+      ...(note && { note }),
+    });
     // Long work ends the day; other jobs take the bench for a while after it.
     if (step.unattended > 600) this.goTo(Math.ceil(step.unattended / 1440));
     else if (minutes > 45) this.goTo(1 + Math.floor(this.chance.uniform() * 4));

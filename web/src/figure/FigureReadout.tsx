@@ -37,7 +37,9 @@ export function FigureReadout({
         <label className="asked" htmlFor={`${id}-figure`}>
           {where}
         </label>
-        <div className="soft">{point ? `${askWords(point)} in ${typedUnit(point.measure, unit)} · ${next}` : next}</div>
+        <div className="soft">
+          {point ? `${askWords(point)} in ${typedUnit(point.measure, unit, figure.gauge?.scale)} · ${next}` : next}
+        </div>
       </div>
       <div>
         <Form.Control

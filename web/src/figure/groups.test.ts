@@ -48,10 +48,25 @@ describe('figures as they are typed', () => {
   });
   test.each(measures)('%s: nothing at all is a figure only where there may be nothing', (measure) => {
     const mayBeNothing = ['gap', 'lost-motion', 'run-out', 'rise-and-fall', 'wear', 'key-gap', 'end-play'];
-    const signed = ['height', 'deviation', 'mark-gap'];
+    const signed = ['height', 'deviation', 'mark-gap', 'lateness'];
     const ofItsOwnUnit = unitOfMeasure(measure) !== 'mm';
     expect(readFigure('0', measure, 'mm').ok).toBe(ofItsOwnUnit || [...mayBeNothing, ...signed].includes(measure));
     expect(readFigure('-1', measure, 'mm').ok).toBe(signed.includes(measure) || measure === 'lean');
+  });
+  test('what a tester shows on a scale of its own is typed as it shows it', () => {
+    const dial = { unit: 'kPa', closed: 0, open: 2.5 };
+    for (const text of ['0.5', '0,5 kPa', '0.5kpa'])
+      expect(readFigure(text, 'leak-scale', 'mm', dial)).toEqual({ ok: true, value: 20 });
+    expect(readFigure('-1', 'leak-scale', 'mm', { unit: 'marks', closed: -5, open: 5 })).toEqual({
+      ok: true,
+      value: 40,
+    });
+    expect(readFigure('half', 'leak-scale', 'mm', dial)).toMatchObject({
+      ok: false,
+      problem: expect.stringMatching(/what it shows/),
+    });
+    expect(typedUnit('leak-scale', 'mm', dial)).toBe('kPa');
+    expect(typedUnit('leak-scale', 'mm')).toBe('%');
   });
   test('are asked for in their own unit', () => {
     expect([typedUnit('rod', 'thou'), typedUnit('force', 'thou'), typedUnit('leak', 'mm')]).toEqual([
@@ -66,7 +81,7 @@ describe('every measure', () => {
   test.each(measures)('%s has words and a gauge on the shelf', (measure) => {
     expect(measureWords[measure].length).toBeGreaterThan(3);
     expect(shelfGauges.map(({ id }) => id)).toContain(usualGauge[measure]);
-    expect(['mm', 'N', 'mL/min', '°']).toContain(unitOfMeasure(measure));
+    expect(['mm', 'N', 'mL/min', '°', '%']).toContain(unitOfMeasure(measure));
   });
 });
 

@@ -1,12 +1,15 @@
 import {
   isSigned,
+  parseNumber,
   parseQuantity,
   partsOfGroup,
+  shareOfScale,
   unitOfMeasure,
   type InstrumentType,
   type LengthUnit,
   type Measure,
   type MeasuringPoint,
+  type OwnScale,
   type ParsedQuantity,
 } from '@holotonos/core';
 import type { StripTarget } from '@/tube/StripControl';
@@ -52,6 +55,7 @@ export const measureWords: Record<Measure, string> = {
   'leak': 'leak at 2.5 kPa, the joint alone',
   'force': 'force at the touch to seal',
   'lost-motion': 'lost motion',
+  'lateness': 'how late the follower lands, less than 0 where it lands first',
   'lean': 'lean from upright',
   'run-out': 'run-out, turned between its ends',
   'rise-and-fall': 'rise and fall, the screw backed out with no load',
@@ -59,6 +63,8 @@ export const measureWords: Record<Measure, string> = {
   'cone-angle': 'angle of the cone',
   'cork': 'diameter over the cork',
   'leak-baseline': 'leak of the tester itself, closed, at 2.5 kPa',
+  'leak-scale': 'leak on the scale of the tester',
+  'leak-scale-baseline': 'the tester itself on its own scale, closed',
   'weight': 'weight at the touch, spring off',
   'stand': 'pad stand above the edge of the cup',
   'mark-gap': 'gap at the witness mark, clockwise more than 0',
@@ -87,11 +93,14 @@ const wantedOnly: readonly Measure[] = [
   'key-gap',
   'leak',
   'leak-baseline',
+  'leak-scale',
+  'leak-scale-baseline',
   'cork',
   'weight',
   'stand',
   'end-play',
   'arm',
+  'lateness',
 ];
 export const isOptional = ({ group, measure }: MeasuringPoint): boolean =>
   (wantedOnly.includes(measure) && !(group === 'hinge' && measure === 'run-out')) ||
@@ -99,7 +108,8 @@ export const isOptional = ({ group, measure }: MeasuringPoint): boolean =>
   (group === 'pad' && measure === 'height');
 
 /** The unit a figure is typed in: lengths in the unit of the job, all else in its own. */
-export const typedUnit = (measure: Measure, unit: LengthUnit): string => {
+export const typedUnit = (measure: Measure, unit: LengthUnit, scale?: OwnScale): string => {
+  if (scale) return scale.unit;
   const own = unitOfMeasure(measure);
   return own === 'mm' ? unit : own;
 };
@@ -116,8 +126,13 @@ const zeroAllowed: readonly Measure[] = [
 ];
 
 /** A figure as it was typed, in the unit its measure is kept in, or what to type instead. */
-export function readFigure(text: string, measure: Measure, unit: LengthUnit): ParsedQuantity {
+export function readFigure(text: string, measure: Measure, unit: LengthUnit, scale?: OwnScale): ParsedQuantity {
   const own = unitOfMeasure(measure);
+  if (scale) {
+    const shown = parseNumber(text.trim().toLowerCase().replace(scale.unit.toLowerCase(), '').trim());
+    if (shown === null) return { ok: false, problem: `Type what it shows, for example ${scale.closed}` };
+    return { ok: true, value: shareOfScale(shown, scale) };
+  }
   const parsed = parseQuantity(text, own, unit);
   if (!parsed.ok) return parsed;
   const { value } = parsed;

@@ -105,7 +105,7 @@ export function useFigure(
 
   const take = () => {
     if (!point) return;
-    const parsed = readFigure(text, measure, state.unit);
+    const parsed = readFigure(text, measure, state.unit, gauge?.scale);
     if (!parsed.ok) return setProblem(parsed.problem);
     if (!gauge) return setProblem('No gauge of the shop takes this: put one in on the Shop page.');
     put(parsed.value, text.trim(), gauge);
