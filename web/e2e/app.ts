@@ -172,13 +172,19 @@ async function bring(page: Page, query: string) {
   return element;
 }
 
-/** Presses the visible button with this name, once it can be pressed. */
-export async function press(page: Page, name: string): Promise<void> {
-  const button = await bring(page, `::-p-aria([name="${name}"][role="button"])`);
-  // What is ticked or typed before may still be on its way to setting it free.
-  await until(page, (found) => !(found as HTMLButtonElement).disabled, button);
-  await button.click();
-}
+/**
+ * Presses the visible button with this name, once it can be pressed and stands still. A page that hears of an entry of
+ * somebody else may put a new button in its place meanwhile: then that one is pressed.
+ */
+export const press = (page: Page, name: string): Promise<void> =>
+  page
+    .locator(`::-p-aria([name="${name}"][role="button"])`)
+    // The middle of the screen, as in `bring`.
+    .filter((found) => {
+      found.scrollIntoView({ block: 'center', behavior: 'instant' });
+      return true;
+    })
+    .click();
 
 /** Opens the card of a step of the plan, and waits until it has taken the place of the one before. */
 export async function openCard(page: Page, title: string): Promise<void> {

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { axeProblems, entriesOf, openTicket, seeText, startApp, until, type App } from './app';
+import { doStep, enter } from './measuring';
 
 jest.setTimeout(300_000);
 
@@ -71,27 +72,6 @@ test('a side, a step back, and what the record says of it', async () => {
   expect((await fetch(`${app.address}/api/v1/jobs/NO-SUCH/looks`)).status).toBe(404);
 });
 
-/** Goes to a button or link by its name and presses Enter, as somebody without a mouse does. */
-async function enter(name: string): Promise<void> {
-  const found = await page.waitForSelector(`::-p-aria([name="${name}"])`, { visible: true });
-  await until(page, (button) => !(button as HTMLButtonElement | null)?.disabled, found);
-  await found?.focus();
-  await page.keyboard.press('Enter');
-}
-/** Does a step from the list of the plan with one key; cautions nobody has accepted today are read on its card first. */
-async function doStep(id: string): Promise<void> {
-  await page.goto(`${app.address}/jobs/LOOK-2/plan?step=${encodeURIComponent(id)}`);
-  await page.waitForSelector('.step-card h2');
-  // What was accepted today is accepted; the rest is read and ticked.
-  for (const box of await page.$$('.step-card input[type=checkbox]:not(:checked)')) {
-    await box.focus();
-    await page.keyboard.press('Space');
-  }
-  await page.focus('.plan-desk');
-  await page.keyboard.press('d');
-  await seeText(page, 'Done: ');
-}
-
 test('a dropped flute: three pads open to the right, the rod, two pads good by a look, one floated, signed', async () => {
   await openTicket(app.address, 'LOOK-2', { instrumentType: 'concert-flute', family: 'flute', practice: 'steady' });
   const flute = `${app.address}/jobs/LOOK-2`;
@@ -105,21 +85,24 @@ test('a dropped flute: three pads open to the right, the rod, two pads good by a
     await page.goto(`${flute}/survey?station=pads&part=${part}`);
     await ready();
     await page.keyboard.press('r');
-    await seeText(page, 'Pad leaking');
+    await settledStatuses(statuses, { [`pad-leaking ${part}`]: expect.anything() });
   }
   // Three in a row to one side are one cause upstream: it is offered, and a person says so.
   await page.goto(`${flute}/findings`);
   await seeText(page, 'one cause upstream');
-  await enter('Confirm');
+  await enter(page, 'Confirm');
   await seeText(page, 'Rod bent');
   await page.goto(`${flute}/plan`);
   await seeText(page, 'Straighten or renew the rod: Lower stack rod');
   const rod = 'straighten-rod:lower-stack-rod';
   await page.goto(`${flute}/plan?step=${encodeURIComponent('reseat-pad:f')}`);
   await seeText(page, 'Waits for');
-  await doStep(rod);
+  // The keys on that rod come off for it, and go back on before anything is looked at.
+  await doStep(page, flute, 'strip-some:instrument');
+  await doStep(page, flute, rod);
   await page.goto(`${flute}/plan?step=${encodeURIComponent('reseat-pad:f')}`);
   await seeText(page, 'this may have gone with it');
+  await doStep(page, flute, 'assemble-some:instrument');
   // Two are good, one still lets the film through at its side.
   for (const [part, key] of [
     ['f', 'n'],
@@ -131,21 +114,23 @@ test('a dropped flute: three pads open to the right, the rod, two pads good by a
     await page.keyboard.press(key);
     await until(page, () => !document.querySelector('[data-testid=last-look]')?.textContent?.includes('none'));
   }
-  await settledStatuses(statuses);
-  await doStep('reseat-pad:e');
+  await settledStatuses(statuses, { 'pad-leaking f': 'cured', 'pad-leaking e': 'confirmed', 'pad-leaking d': 'cured' });
+  await doStep(page, flute, 'reseat-pad:e');
   await page.goto(`${flute}/record`);
-  await enter('Sign the record');
+  await enter(page, 'Sign the record');
   await seeText(page, 'Signed by');
   await until(page, () => !document.body.innerText.includes('Writing …'));
   expect((await entriesOf(app.address, 'LOOK-2')).map(({ kind }) => kind)).toContain('sign-off');
 });
 
-async function settledStatuses(statuses: () => Promise<Record<string, unknown>>): Promise<void> {
-  const wanted = { 'pad-leaking f': 'cured', 'pad-leaking e': 'confirmed', 'pad-leaking d': 'cured' };
-  for (let tries = 0; tries < 60; tries += 1) {
-    const now = await statuses();
-    if (Object.entries(wanted).every(([finding, status]) => now[finding] === status)) return;
-    await new Promise((done) => setTimeout(done, 100));
+/** Waits until the server has these findings so: a page that is left sooner may leave a key unheard. */
+async function settledStatuses(statuses: () => Promise<Record<string, unknown>>, wanted: object): Promise<void> {
+  for (let tries = 0; tries < 600; tries += 1) {
+    try {
+      return expect(await statuses()).toMatchObject(wanted);
+    } catch {
+      await new Promise((done) => setTimeout(done, 100));
+    }
   }
   expect(await statuses()).toMatchObject(wanted);
 }
@@ -162,7 +147,7 @@ test('two hours for a saxophone: 24 pads by light, four faults, the rest left in
   };
   /** A button by keyboard: a way to it and the press, counted as two. */
   const act = async (name: string) => {
-    await enter(name);
+    await enter(page, name);
     strokes += 2;
   };
   const written = async (kind: string) => (await entriesOf(app.address, 'LOOK-3')).filter((each) => each.kind === kind);
@@ -231,9 +216,12 @@ test('two hours for a saxophone: 24 pads by light, four faults, the rest left in
   await until(page, () => !document.body.innerText.includes('Writing …'));
   expect((await written('tick')).length).toBeGreaterThanOrEqual(pads);
   const done = (await written('operation-done')).map(({ body }) => body.operation);
-  expect([...done].sort()).toEqual(['expand-tenon:neck-receiver', 'reseat-pad:c', 'reseat-pad:e-flat']);
+  // The neck and the pad that gives back most notes; what of the two others does not fit is left with the notes that suffer.
+  expect(done).toEqual(expect.arrayContaining(['expand-tenon:neck-receiver', 'reseat-pad:c']));
   const left = (await written('operation-skipped')).map(({ body }) => body.reason);
-  expect(left).toEqual([expect.stringMatching(/^Beyond the 2 h that were promised; .*B♭3.* may fail\.$/)]);
+  expect(left.length).toBeGreaterThan(0);
+  expect(done.length + left.length).toBe(4);
+  for (const reason of left) expect(reason).toMatch(/^Beyond the 2 h that were promised; .*B♭3.* may fail\.$/);
   expect(await written('sign-off')).toHaveLength(1);
   expect(strokes).toBeLessThan(120);
 });

@@ -159,8 +159,11 @@ describe('one instrument from the case to the signed record', () => {
       all.filter((item) => !item.closest('[hidden]')).map((item) => (item as HTMLElement).innerText),
     );
     expect(titles).toEqual([
+      'Take off the keys in the way',
       'Level the rim: E',
       'Level and seat the pad: D',
+      'Put back what was taken off',
+      'Look again at what the work moved',
       'Regulate: bring in the links one by one',
       'Play test by the protocol',
       'Write up and hand over',
@@ -181,7 +184,18 @@ describe('one instrument from the case to the signed record', () => {
     await seeText(page, 'Level the rim: E');
   });
 
+  test('only the keys in the way come off, named in an order in which they can', async () => {
+    await openCard(page, 'Take off the keys in the way');
+    await seeText(page, 'Off, in this order:');
+    expect(await page.evaluate(() => document.body.innerText)).toMatch(/Off, in this order: [^.]*E key/);
+    await tick(page, 'fieldset input[type=checkbox]');
+    await press(page, 'Start');
+    await press(page, 'Done');
+    await settled();
+  });
+
   test('a step starts only when its cautions are accepted; doing it makes readings stale, visibly', async () => {
+    await page.goto(`${base()}/plan`);
     await openCard(page, 'Level the rim: E');
     const start = async () => page.waitForSelector('::-p-aria([name="Start"][role="button"])');
     expect(await (await start())?.evaluate((button) => (button as HTMLButtonElement).disabled)).toBe(true);

@@ -164,7 +164,7 @@ export function JobProvider({
   const type = state.instrument;
   if (!type) throw new Error(`Ticket ${ticket} names an instrument type that is not known here.`);
   const answers = useSolverAnswers();
-  const judgement = useMemo(() => judgeJob(state, type, answers), [state, type, answers]);
+  const judgement = useMemo(() => judgeJob(state, type, answers, shop.sizes), [state, type, answers, shop.sizes]);
   const person = author.trim();
   const plan = useMemo(
     () => jobPlan(state, type, judgement, now, { ...planBasis(shop, learned), person }),

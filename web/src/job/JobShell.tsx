@@ -29,6 +29,7 @@ function Tabs() {
     { href: `${base}/measure`, name: 'Measure' },
     { href: `${base}/round`, name: 'Rounds' },
     { href: `${base}/findings`, name: 'Findings', count: judgement.suggestions.length },
+    { href: `${base}/regulation`, name: 'Regulation' },
     { href: `${base}/plan`, name: 'Plan' },
     { href: `${base}/estimate`, name: 'Estimate' },
     { href: `${base}/record`, name: 'Record' },

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { JobPlan, Step } from '@holotonos/core';
-import { measureWords, nextWords, reachWords } from './stepWords';
+import { measureWords, nextWords, reachWords, spoiltWords } from './stepWords';
 
 const step = (more: Partial<Step>) =>
   ({ id: 'x', title: 'Level the rim: E', status: 'waiting', waitsFor: [], gate: [], agreement: null, ...more }) as Step;
@@ -27,4 +27,20 @@ test('measures, limits and figures in words', () => {
   expect(reachWords({ ...reach, limit: 0.02 }, 'mm')).toBe('Rim flatness: at most 0.020 mm');
   expect(reachWords({ ...reach, limit: null }, 'mm')).toMatch(/^Rim flatness: no limit is set/);
   expect(reachWords({ ...reach, limit: [0.01, 0.05] }, 'thou')).toBe('Rim flatness: 0.4 thou to 2.0 thou');
+});
+
+test('what goes stale is told group by group: few by name, many by number, all as every one', () => {
+  const names = new Map([
+    ['e', 'E'],
+    ['f', 'F'],
+  ]);
+  expect(spoiltWords(['pad:e', 'rim:e', 'pad:f', 'link:*'], names)).toBe('pad of E, F; rim of E; every link');
+  expect(
+    spoiltWords(
+      ['a', 'b', 'c', 'd', 'e'].map((part) => `pad:${part}`),
+      names,
+    ),
+  ).toBe('pad of 5 parts');
+  expect(spoiltWords(['pad:e', 'pad:*'], names)).toBe('every pad');
+  expect(spoiltWords([], names)).toBe('');
 });

@@ -27,6 +27,25 @@ export function measureWords(measure: string, names: ReadonlyMap<string, string>
   return part === '*' ? `every ${group}` : `${group} of ${names.get(part) ?? part}`;
 }
 
+/** So many parts of a group are named; of more only their number is told. */
+const mostNamed = 4;
+
+/** What a step makes stale, group by group: few parts by their names, many by their number. */
+export function spoiltWords(measures: readonly string[], names: ReadonlyMap<string, string>): string {
+  const groups = new Map<string, string[]>();
+  for (const measure of measures) {
+    const [group = '', part = ''] = measure.split(':');
+    groups.set(group, [...(groups.get(group) ?? []), part]);
+  }
+  return [...groups]
+    .map(([group, parts]) => {
+      if (parts.includes('*')) return `every ${group}`;
+      if (parts.length > mostNamed) return `${group} of ${parts.length} parts`;
+      return `${group} of ${parts.map((part) => names.get(part) ?? part).join(', ')}`;
+    })
+    .join('; ');
+}
+
 /** A limit to be reached, in words. */
 export function reachWords({ name, words, unit: own, limit }: ReachedAt, unit: LengthUnit): string {
   if (limit === null) return `${words}: no limit is set for this kind of instrument`;

@@ -1,5 +1,12 @@
-import { Path, Svg, Text, View } from '@react-pdf/renderer';
-import { lightClocks, type ClockWords, type JobRecord, type LengthUnit } from '@holotonos/core';
+import { Image, Path, Svg, Text, View } from '@react-pdf/renderer';
+import {
+  lightClocks,
+  printPhrase,
+  type ClockWords,
+  type JobRecord,
+  type LengthUnit,
+  type PhotoState,
+} from '@holotonos/core';
 import { dialSectors, dialSize } from '@/job/lightDial';
 import { figureText, limitText, lookWords, readOnlyWords, rowWords } from '@/job/recordWords';
 import { minutesText } from '@/ui/words';
@@ -22,8 +29,35 @@ function Dial({ sectors }: { sectors: readonly number[] }) {
   );
 }
 
-/** The record that goes home with the instrument. */
-export function RecordPdf({ record, unit, when }: { record: JobRecord; unit: LengthUnit; when: ClockWords }) {
+/** One photograph, with the day it was taken and its words. */
+function Photo({ photo, bytes, when }: { photo: PhotoState; bytes: Buffer | undefined; when: ClockWords }) {
+  const words = [when.dayText(photo.benchTime), photo.caption.trim()].filter((part) => part !== '').join(': ');
+  return (
+    <View style={{ width: '48%', marginRight: '2%' }}>
+      {/* A picture in a PDF has no alternative text; its words stand under it. */}
+      {/* eslint-disable-next-line jsx-a11y/alt-text */}
+      {bytes && <Image src={{ data: bytes, format: 'jpg' }} style={{ height: 120, objectFit: 'contain' }} />}
+      <Text style={styles.soft}>{inPrint(words)}</Text>
+    </View>
+  );
+}
+
+/**
+ * The record that goes home with the instrument.
+ *
+ * @param photos thumbnails of what is pictured in it, by id; one that is not there leaves its words
+ */
+export function RecordPdf({
+  record,
+  unit,
+  when,
+  photos = new Map(),
+}: {
+  record: JobRecord;
+  unit: LengthUnit;
+  when: ClockWords;
+  photos?: ReadonlyMap<string, Buffer>;
+}) {
   const { dayText } = when;
   const { intake, signOff } = record;
   const cell = { width: '19%' } as const;
@@ -100,6 +134,11 @@ export function RecordPdf({ record, unit, when }: { record: JobRecord; unit: Len
           <Lines lines={record.looks.map((look) => lookWords(look, unit))} empty="" />
         </Part>
       )}
+      {record.adjusted.length > 0 && (
+        <Part title="Adjusters that were set">
+          <Lines lines={record.adjusted.map(({ says }) => printPhrase(says, unit))} empty="" />
+        </Part>
+      )}
       {record.lights.length > 0 && (
         <Part title="Leak light, first and last">
           {record.lights.map(({ part, place, first, last }) => (
@@ -109,6 +148,20 @@ export function RecordPdf({ record, unit, when }: { record: JobRecord; unit: Len
               <Text>
                 {inPrint(`${place}: ${first.title.toLowerCase()}${last ? `, then ${last.title.toLowerCase()}` : ''}`)}
               </Text>
+            </View>
+          ))}
+        </Part>
+      )}
+      {record.photos.length > 0 && (
+        <Part title="Photographs, first and last">
+          {record.photos.map(({ key, title, first, last }) => (
+            <View key={key} style={{ marginBottom: 6 }} wrap={false}>
+              <Text>{inPrint(title)}</Text>
+              <View style={{ flexDirection: 'row' }}>
+                {[first, ...(last ? [last] : [])].map((photo) => (
+                  <Photo key={photo.photo} photo={photo} bytes={photos.get(photo.photo)} when={when} />
+                ))}
+              </View>
             </View>
           ))}
         </Part>

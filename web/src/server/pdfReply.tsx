@@ -2,11 +2,22 @@ import 'server-only';
 import { renderToBuffer, type DocumentProps } from '@react-pdf/renderer';
 import { jobPlan, jobRecord, judgeJob, planBasis, type JobPlan, type JobRecord, type ShopState } from '@holotonos/core';
 import type { ReactElement } from 'react';
+import { thumbnailsOf } from '@holotonos/store';
 import { registerFonts } from '@/print/sheet';
 import { loadJob, loadShop, type LoadedJob } from './jobs';
 import { answering, asFile, notFound } from './replies';
+import { getDb } from './store';
 
-type Draw = (job: LoadedJob, record: JobRecord, plan: JobPlan, shop: ShopState) => ReactElement<DocumentProps> | null;
+/** Thumbnails of the photographs in the record, by id. */
+export type Thumbnails = ReadonlyMap<string, Buffer>;
+
+type Draw = (
+  job: LoadedJob,
+  record: JobRecord,
+  plan: JobPlan,
+  shop: ShopState,
+  photos: () => Promise<Thumbnails>,
+) => ReactElement<DocumentProps> | null | Promise<ReactElement<DocumentProps>>;
 
 /** Draws a PDF of a job and answers with it. */
 export const pdfReply = (ticket: string, name: string, draw: Draw): Promise<Response> =>
@@ -17,8 +28,10 @@ export const pdfReply = (ticket: string, name: string, draw: Draw): Promise<Resp
     const record = job && jobRecord(job.state, job.type, now, basis);
     if (!job || !record) return notFound(`There is no ticket ${ticket}.`);
     registerFonts();
-    const plan = jobPlan(job.state, job.type, judgeJob(job.state, job.type), now, basis);
-    const document = draw(job, { ...record, ticket: job.ticket }, plan, shop);
+    const plan = jobPlan(job.state, job.type, judgeJob(job.state, job.type, undefined, shop.sizes), now, basis);
+    const ids = record.photos.flatMap(({ first, last }) => [first.photo, ...(last ? [last.photo] : [])]);
+    const photos = () => thumbnailsOf(getDb(), job.id, ids);
+    const document = await draw(job, { ...record, ticket: job.ticket }, plan, shop, photos);
     if (!document) return notFound(`Ticket ${job.ticket} has no such sheet.`);
     const pdf = await renderToBuffer(document);
     return new Response(new Uint8Array(pdf), { headers: asFile(`${job.ticket}-${name}.pdf`, 'application/pdf') });

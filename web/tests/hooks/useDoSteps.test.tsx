@@ -98,7 +98,7 @@ describe('steps done in the plan', () => {
     );
 
   test('one is written as it stands in the plan, and taken back by striking it', async () => {
-    confirm('dent', 'bell');
+    confirm('receiver-oval', 'neck-receiver');
     const [step] = free();
     const shown = desk();
     await shown.does((d) => d.finish(new Set([step?.id ?? ''])));
@@ -113,7 +113,7 @@ describe('steps done in the plan', () => {
     expect(shown.now.said).toMatch(/Nothing was done here/);
   });
   test('what waits is not done and says for what; it stays marked, the others do not', async () => {
-    confirm('dent', 'bell');
+    confirm('receiver-oval', 'neck-receiver');
     confirm('pad-leaking', 'e');
     const { steps } = planned();
     const waits = steps.find(({ status }) => status === 'waiting');
@@ -145,7 +145,7 @@ describe('steps done in the plan', () => {
     expect(done().at(-1)).toMatchObject({ operation: careful.id, cautionsAccepted: careful.cautions });
   });
   test('a job that takes nothing keeps what was marked out of the book, and nothing is taken back', async () => {
-    confirm('dent', 'bell');
+    confirm('receiver-oval', 'neck-receiver');
     const [step] = free();
     const shown = desk();
     job.closed = true;

@@ -46,6 +46,9 @@ const blank = {
   error: '0.02',
   on: '',
   every: '12',
+  unit: 'marks',
+  closed: '0',
+  open: '100',
 };
 const draftOf = (gauge: KeptGauge): typeof blank => ({
   id: gauge.id,
@@ -55,6 +58,9 @@ const draftOf = (gauge: KeptGauge): typeof blank => ({
   error: String(gauge.maxPermissibleError),
   on: gauge.calibratedOn ?? '',
   every: String(gauge.calibrateEvery),
+  unit: gauge.scale?.unit ?? 'marks',
+  closed: String(gauge.scale?.closed ?? 0),
+  open: String(gauge.scale?.open ?? 100),
 });
 
 function GaugeForm({
@@ -74,18 +80,21 @@ function GaugeForm({
   const [draft, setDraft] = useState(start);
   const [problem, setProblem] = useState<string | null>(null);
   const set = (change: Partial<typeof blank>) => setDraft((now) => ({ ...now, ...change }));
-  const field = (name: 'name' | 'resolution' | 'error' | 'on' | 'every', label: string, type = 'text') => (
+  const field = (name: Exclude<keyof typeof blank, 'id' | 'kind'>, label: string, type = 'text') => (
     <div>
       <Form.Label htmlFor={`${id}-${name}`}>{label}</Form.Label>
       <Form.Control
         id={`${id}-${name}`}
         type={type}
-        inputMode={name === 'name' || name === 'on' ? undefined : 'decimal'}
+        inputMode={name === 'name' || name === 'on' || name === 'unit' ? undefined : 'decimal'}
         value={draft[name]}
         onChange={(event) => set({ [name]: event.target.value })}
       />
     </div>
   );
+  /** a tester that shows marks of its own, or how far a pressure drops */
+  const hasScale = draft.kind === 'leak-scale';
+  const own = hasScale ? draft.unit.trim() || 'marks' : unitOf(draft.kind);
   const submit = async () => {
     const figure = (text: string) => parseNumber(text) ?? NaN;
     const wrong = await write('gauge', {
@@ -96,6 +105,7 @@ function GaugeForm({
       maxPermissibleError: figure(draft.error),
       calibrateEvery: figure(draft.every),
       ...(draft.on !== '' && { calibratedOn: draft.on }),
+      ...(hasScale && { scale: { unit: draft.unit.trim(), closed: figure(draft.closed), open: figure(draft.open) } }),
     });
     setProblem(wrong);
     if (wrong === null) done();
@@ -123,8 +133,11 @@ function GaugeForm({
           ))}
         </Form.Select>
       </div>
-      {field('resolution', `Smallest step, ${unitOf(draft.kind)}`)}
-      {field('error', `Largest error, ${unitOf(draft.kind)}`)}
+      {hasScale && field('unit', 'What it counts in, such as marks or kPa')}
+      {hasScale && field('closed', `Shows with everything shut, ${own}`)}
+      {hasScale && field('open', `Shows with everything open, ${own}`)}
+      {field('resolution', `Smallest step, ${own}`)}
+      {field('error', `Largest error, ${own}`)}
       {field('on', 'Calibrated on', 'date')}
       {field('every', 'Good for, months')}
       <FormEnd
@@ -162,7 +175,7 @@ function ZeroCheck({ gauge, write, done }: { gauge: KeptGauge; write: WriteShop;
     >
       <div>
         <Form.Label htmlFor={`${id}-shows`}>
-          {gauge.name} shows at zero, {unitOf(gauge.kind)}
+          {gauge.name} shows at zero, {gauge.scale?.unit ?? unitOf(gauge.kind)}
         </Form.Label>
         <Form.Control
           id={`${id}-shows`}
@@ -225,10 +238,18 @@ export function GaugesSection({ shop, write, now }: { shop: ShopState; write: Wr
         <tbody>
           {shelf.map((gauge) => {
             const check = shop.checks.filter((each) => each.gauge === gauge.id).at(-1);
-            const unit = unitOf(gauge.kind);
+            const unit = gauge.scale?.unit ?? unitOf(gauge.kind);
             return (
               <tr key={gauge.id}>
-                <th scope="row">{gauge.name}</th>
+                <th scope="row">
+                  {gauge.name}
+                  {gauge.scale && (
+                    <span className="soft">
+                      {' '}
+                      ({gauge.scale.closed} shut, {gauge.scale.open} open)
+                    </span>
+                  )}
+                </th>
                 <td className="text-nowrap">
                   {gauge.resolution} {unit}
                 </td>

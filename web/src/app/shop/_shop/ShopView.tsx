@@ -5,11 +5,12 @@ import { useShop } from '@/shop/useShop';
 import { ShopRow } from './fields';
 import { GaugesSection } from './GaugesSection';
 import { ProfilesSection } from './ProfilesSection';
+import { SizesSection } from './SizesSection';
 
 /** More than this helps nobody; striking brings up the next. */
 const mostUnread = 8;
 
-/** What belongs to the shop and not to a job: its gauges and its own sets of limits. */
+/** What belongs to the shop and not to a job: its gauges, the sizes in its drawers and its own sets of limits. */
 export function ShopView({ first, now }: { first: ShopState; now: string }) {
   const { shop, write } = useShop(first);
   return (
@@ -32,6 +33,7 @@ export function ShopView({ first, now }: { first: ShopState; now: string }) {
         </section>
       )}
       <GaugesSection shop={shop} write={write} now={now} />
+      <SizesSection shop={shop} write={write} />
       <ProfilesSection shop={shop} write={write} />
     </>
   );

@@ -320,7 +320,10 @@ export function OverviewView() {
   const facts: [string, string | undefined][] = [
     ['Owner', intake?.owner],
     ['Serial', intake?.serial],
-    ['Material', [intake?.material, intake?.finish].filter(Boolean).join(', ')],
+    [
+      'Material',
+      [intake?.material, intake?.finish, intake?.spareFinish && 'not to be polished'].filter(Boolean).join(', '),
+    ],
     ['What is wrong', intake?.complaint],
     ['Playing', intake?.playing],
     ['Last padded', intake?.lastPadded],

@@ -23,7 +23,7 @@ import { isMeasuredGroup } from '@/figure/groups';
 import { HandChange } from './HandChange';
 import { StepClock } from './StepClock';
 import { StepWhy } from './StepWhy';
-import { isOver, measureWords, reachWords } from '@/job/stepWords';
+import { isOver, measureWords, reachWords, spoiltWords } from '@/job/stepWords';
 import { useBench, useWhen } from '@/frame/BenchContext';
 import { useCautionsToday } from '@/job/cautionsToday';
 
@@ -40,7 +40,7 @@ function Gate({ gate, ticket }: { gate: GateCheck[]; ticket: string }) {
       <ul className="mb-0">
         {(shut.length > 0 ? shut : gate).slice(0, 12).map(({ group, part, open, why }) => (
           <li key={`${group}:${part}`}>
-            {open ? why : <Link href={`/jobs/${ticket}/measure?group=${group}&part=${part}`}>{why}</Link>}
+            {open ? why : <Link href={`/jobs/${ticket}${pageOfMeasure(group, part)}`}>{why}</Link>}
           </li>
         ))}
         {gate.length > 12 && <li>and {gate.length - 12} more</li>}
@@ -76,6 +76,12 @@ function Notices({ step }: { step: Step }) {
   );
 }
 
+/** Where a part of a group is read: links where they can be pressed, all else in the measuring book. */
+function pageOfMeasure(group: string, part: string): string {
+  if (group === 'link') return part === '*' ? '/regulation' : `/regulation?link=${part}`;
+  return part === '*' ? `/measure?group=${group}` : `/measure?group=${group}&part=${part}`;
+}
+
 /** Figures to reach, what they were and are, and where they are read. */
 function Figures({ step }: { step: Step }) {
   const { ticket, state, type, names } = useJob();
@@ -83,9 +89,7 @@ function Figures({ step }: { step: Step }) {
   const passes = state.passes.filter(({ pass, part }) => step.loop.includes(pass) && part === step.part);
   const toRead = establishes(step).flatMap((measure) => {
     const [group = '', part = ''] = measure.split(':');
-    return isMeasuredGroup(group)
-      ? [{ measure, href: part === '*' ? `?group=${group}` : `?group=${group}&part=${part}` }]
-      : [];
+    return isMeasuredGroup(group) ? [{ measure, href: pageOfMeasure(group, part) }] : [];
   });
   if (step.reach.length + readings.length + toRead.length + step.loop.length === 0) return null;
   return (
@@ -134,7 +138,7 @@ function Figures({ step }: { step: Step }) {
           {toRead.map(({ measure, href }, i) => (
             <span key={measure}>
               {i > 0 && ', '}
-              <Link href={`/jobs/${ticket}/measure${href}`}>{measureWords(measure, names)}</Link>
+              <Link href={`/jobs/${ticket}${href}`}>{measureWords(measure, names)}</Link>
             </span>
           ))}
         </p>
@@ -212,7 +216,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
       operation: step.id,
       title: step.title,
       minutes: taken ?? ran,
-      disturbs: more.disturbs ?? step.disturbs,
+      disturbs: more.disturbs ?? [...step.spoils],
       cures: step.cures,
       ...(words !== '' && { note: words }),
       ...(more.override !== undefined && { override: more.override }),
@@ -275,9 +279,9 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
         <strong>Tools:</strong> {step.tools.join(', ') || 'none'}
       </p>
       <Figures step={step} />
-      {step.disturbs.length > 0 && (
+      {step.spoils.length > 0 && (
         <p>
-          <strong>Makes stale:</strong> {step.disturbs.map((measure) => measureWords(measure, names)).join(', ')}
+          <strong>Makes stale:</strong> {spoiltWords(step.spoils, names)}
         </p>
       )}
       {!large && <Cautions step={step} />}

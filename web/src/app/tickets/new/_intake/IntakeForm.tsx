@@ -112,6 +112,7 @@ export function IntakeForm({ types }: { types: readonly TypeChoice[] }) {
       options: [],
       photographed: false,
       protectedMaterial: false,
+      spareFinish: false,
     },
   });
   const [family, practice, protectedMaterial, typeId, scope] = useWatch({
@@ -261,6 +262,13 @@ export function IntakeForm({ types }: { types: readonly TypeChoice[] }) {
             type="checkbox"
             label="May hold ivory, tortoiseshell, lead paint or other protected or hazardous material"
             {...register('protectedMaterial')}
+          />
+          <Form.Check
+            id="spareFinish"
+            className="mt-2"
+            type="checkbox"
+            label="Not to be polished: brittle old lacquer, thin plate or sharp engraving"
+            {...register('spareFinish')}
           />
           {protectedMaterial && (
             <p className="say attention mt-2 mb-0">

@@ -30,6 +30,7 @@ export const rowForms: Partial<Record<ChangeableList, { title: string; fields: r
     title: 'Key',
     fields: [
       { name: 'rod', label: 'Turns on', kind: 'part', lists: ['rods'] },
+      { name: 'nestsIn', label: 'Its tube runs inside that of', kind: 'part', lists: ['keys'] },
       { name: 'rest', label: 'At rest', kind: 'choice', from: ['open', 'closed'], assumed: () => 'closed' },
       over,
     ],
@@ -54,7 +55,13 @@ export const rowForms: Partial<Record<ChangeableList, { title: string; fields: r
   },
   posts: {
     title: 'Post',
-    fields: [on('On'), at, clock, { name: 'rod', label: 'Carries', kind: 'part', lists: ['rods'] }],
+    fields: [
+      on('On'),
+      at,
+      clock,
+      { name: 'rod', label: 'Carries', kind: 'part', lists: ['rods'] },
+      { name: 'other', label: 'On its other side', kind: 'part', lists: ['rods'] },
+    ],
   },
   rods: {
     title: 'Rod or pivots',

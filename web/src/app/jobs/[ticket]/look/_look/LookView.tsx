@@ -5,15 +5,14 @@ import {
   figuresDecide,
   findingTitle,
   printPhrase,
-  printQuantity,
   stateOf,
-  stock,
   tickWords,
   type AgainWhy,
   type MeasureState,
 } from '@holotonos/core';
 import Link from 'next/link';
 import { useEffect, useId, useMemo, useRef, type KeyboardEvent } from 'react';
+import { FilmSelect } from '@/figure/FilmSelect';
 import { measuredGroups, targetsOfGroup } from '@/figure/groups';
 import { usePageKeys } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
@@ -22,7 +21,7 @@ import { SuggestionCard } from '@/job/SuggestionCard';
 import { useStripControl } from '@/tube/StripControl';
 import { Button, Form } from '@/ui/bootstrap';
 import { StateMark } from '@/ui/StateMark';
-import { films, useLook, type Look } from './useLook';
+import { useLook, type Look } from './useLook';
 
 const keys = [
   { keys: 'a letter', does: 'write what you see or feel at this part, and go on to the next' },
@@ -245,21 +244,15 @@ export function LookView() {
             <Form.Label htmlFor={`${id}-film`} className="mb-0">
               Film
             </Form.Label>
-            <Form.Select
+            <FilmSelect
               id={`${id}-film`}
-              style={{ width: 'auto' }}
-              value={look.film}
-              onChange={(event) => {
-                look.setFilm(Number(event.target.value));
+              film={look.film}
+              films={look.films}
+              onPick={(film) => {
+                look.setFilm(film);
                 back();
               }}
-            >
-              {films.map((film) => (
-                <option key={film} value={film}>
-                  {printQuantity(stock(film), state.unit)}
-                </option>
-              ))}
-            </Form.Select>
+            />
           </div>
         )}
         <p className="soft mt-3 mb-0">

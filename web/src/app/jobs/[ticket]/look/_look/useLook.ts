@@ -19,15 +19,14 @@ import {
 import { useSearchParams } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { v4 as newId } from 'uuid';
+import { useFilm } from '@/figure/FilmSelect';
 import { partsToMeasure } from '@/figure/groups';
 import { useJob } from '@/job/JobContext';
-
-/** Thicknesses of film a shop has, mm. */
-export const films = [0.01, 0.02, 0.03, 0.05] as const;
 
 /** Where the look-over stands, and everything that can be done there. Nothing is kept here but the place and the film. */
 export function useLook() {
   const { type, state, judgement, write, names } = useJob();
+  const { film, films, setFilm } = useFilm();
   const query = useSearchParams();
   const groups = useMemo(() => tickGroups.filter((group) => partsToMeasure(type, group).length > 0), [type]);
   const [at, setAt] = useState<{ group: TickGroup; index: number }>(() => {
@@ -37,7 +36,6 @@ export function useLook() {
     const index = partsToMeasure(type, group).indexOf(query.get('part') ?? '');
     return { group, index: Math.max(0, index) };
   });
-  const [film, setFilm] = useState<number>(0.02);
   const [said, setSaid] = useState('');
   /** the place the walk through what waits for another look came to last */
   const [walked, setWalked] = useState(-1);
@@ -159,6 +157,7 @@ export function useLook() {
     index: Math.min(at.index, Math.max(0, parts.length - 1)),
     choices,
     film,
+    films,
     setFilm,
     said,
     last,

@@ -6,9 +6,8 @@ import { Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { useSolved } from '@/job/useSolved';
 
-/** What a shop that bushes posts has in its drawer: workshop defaults, to be typed over. */
-const cutters = [4, 4.5, 5, 5.5, 6, 6.5, 7];
-const bushes = [4, 4.5, 5, 5.5, 6, 6.5].map((outer) => ({ outer: outer - 0.2, length: 8 }));
+/** Bush stock is longer than any hole is deep, and cut to length, mm. */
+const stockLength = 8;
 const fields = [
   { name: 'hole', label: 'Stripped hole', start: 4 },
   { name: 'wall', label: 'Wood to the bore', start: 7 },
@@ -19,7 +18,7 @@ type Field = (typeof fields)[number]['name'];
 
 /** Works out a bush for a stripped post hole: cutter, bush, depth, adhesive. Refuses what would reach the bore. */
 export function BushingPanel({ part }: { part: string }) {
-  const { type, names, state } = useJob();
+  const { type, names, state, shop } = useJob();
   const { unit } = state;
   const id = useId();
   const [text, setText] = useState<Record<Field, string>>(
@@ -32,17 +31,18 @@ export function BushingPanel({ part }: { part: string }) {
     const typed = parseLength(text[name], unit);
     return typed.ok ? typed.mm : NaN;
   };
+  const hasStock = shop.sizes.cutters.length > 0 && shop.sizes.bushes.length > 0;
   const told = (mm: number) => printQuantity(stock(mm), unit);
   const result = useSolved(
     'bushing',
-    type.body === 'wood'
+    type.body === 'wood' && hasStock
       ? {
           hole: { diameter: of('hole') },
           wall: of('wall'),
           leave: of('leave'),
           below: of('below'),
-          cutters,
-          bushes,
+          cutters: shop.sizes.cutters,
+          bushes: shop.sizes.bushes.map((outer) => ({ outer, length: stockLength })),
           gap: [0.05, 0.15],
         }
       : null,
@@ -72,7 +72,9 @@ export function BushingPanel({ part }: { part: string }) {
           ? `Cutter ${told(answer.cutter)}, ${told(answer.depth)} deep; bush ${told(answer.bush.outer)}${answer.bush.cutTo === null ? '' : `, cut to ${told(answer.bush.cutTo)}`}; ${told(answer.gap)} of adhesive all round; ${told(answer.left)} of wood are left above the bore.`
           : result?.status === 'unsolvable'
             ? printPhrase(result.said, unit)
-            : result && 'Every field takes a figure of 0 or more; hole and wood more than 0.'}
+            : !hasStock
+              ? 'The shop has no cutters or no bush stock: write down their sizes on the page of the shop.'
+              : result && 'Every field takes a figure of 0 or more; hole and wood more than 0.'}
       </p>
       <p className="soft mb-0">
         Rotary cutters and dust of dense woods: eye protection, extraction and a mask; follow your local rules, and a

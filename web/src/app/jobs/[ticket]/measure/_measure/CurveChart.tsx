@@ -1,8 +1,8 @@
 'use client';
 
 import { along, length, mmPerUnit, printQuantity, rulerOf, type LengthUnit, type PartReport } from '@holotonos/core';
-import { Line } from './chart';
-import { useColours } from './useColours';
+import { axis, Line } from '@/ui/chart';
+import { useColours } from '@/ui/useColours';
 
 /** What was measured along a part, against what it should be. */
 export function CurveChart({ report, unit }: { report: PartReport; unit: LengthUnit }) {
@@ -37,13 +37,8 @@ export function CurveChart({ report, unit }: { report: PartReport; unit: LengthU
           maintainAspectRatio: false,
           color: ink,
           scales: {
-            x: {
-              type: 'linear',
-              title: { display: true, text: `${ruler} along the part`, color: soft },
-              ticks: { color: soft },
-              grid: { color: line },
-            },
-            y: { title: { display: true, text: unit, color: soft }, ticks: { color: soft }, grid: { color: line } },
+            x: { type: 'linear', ...axis(`${ruler} along the part`, soft, line) },
+            y: axis(unit, soft, line),
           },
           plugins: { legend: { labels: { color: ink } } },
         }}

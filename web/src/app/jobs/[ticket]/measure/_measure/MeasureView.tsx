@@ -10,8 +10,10 @@ import {
   printQuantity,
   rulerOf,
   printWithUncertainty,
+  referenceKey,
   deciderWords,
   gaugesInUse,
+  isFurtherStation,
   stateOf,
   unitOfMeasure,
   whatDecides,
@@ -35,6 +37,7 @@ import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { StateMark } from '@/ui/StateMark';
 import { SuggestionCard } from '@/job/SuggestionCard';
+import { BellPanel } from './BellPanel';
 import { BushingPanel } from './BushingPanel';
 import { FigureReadout } from '@/figure/FigureReadout';
 import { GaugePanel } from '@/figure/GaugePanel';
@@ -47,10 +50,12 @@ import { RimPanel } from './RimPanel';
 import { RodPanel } from './RodPanel';
 import { useFigure } from '@/figure/useFigure';
 
+const quarterClocks = [0, 90, 180, 270] as const;
+
 /** Groups read at stations, with the directions each station is read in. */
 const stationClocks: Partial<Record<MeasuredGroup, readonly number[]>> = {
   'bore': [0, 90],
-  'body-line': [0, 90, 180, 270],
+  'body-line': quarterClocks,
 };
 
 /** Groups that end with places nobody has to read. */
@@ -72,8 +77,10 @@ const keys = [
 ];
 
 /** Where on its part a point lies, as short as can be understood beside the others of its group. */
-function place(point: MeasuringPoint, unit: LengthUnit): string {
+function place(point: MeasuringPoint, unit: LengthUnit, type: InstrumentType): string {
   const { group, measure, clock, at } = point;
+  const gauge = measure === 'key-gap' && at !== undefined ? referenceKey(type, point.part, at) : null;
+  if (gauge) return `key of ${gauge.name}, ${clock}°`;
   if (group === 'pad' && measure !== 'gap') return measure === 'stand' ? 'pad stand' : 'opening height';
   if (group === 'pad' || group === 'rim') return `${measure === 'diameter' ? 'across ' : ''}${clock}°`;
   if (at === undefined) return printPhrase(pointWords(point), unit);
@@ -96,13 +103,13 @@ function rowsOf(
   const row = <T extends PointReading>(point: T) => ({
     ...point,
     key: pointKey(point.point),
-    place: place(point.point, state.unit),
+    place: place(point.point, state.unit, type),
   });
   const more = (point: PointReading): Row => ({
     ...row(point),
     state: point.fresh.length > 0 ? 'within' : point.stale.length > 0 ? 'stale' : 'unmeasured',
     conformity: null,
-    optional: isOptional(point.point),
+    optional: isOptional(point.point) || isFurtherStation(type, point.point),
   });
   if (group === 'pad')
     return [
@@ -166,6 +173,8 @@ export function MeasureView() {
   const asked = query.get('part') ?? '';
   const part = parts.includes(asked) ? asked : (parts[0] ?? '');
   const [extra, setExtra] = useState<readonly { of: string; at: number }[]>([]);
+  /** the key a bell is gauged by, where it is not the largest */
+  const [gaugeKey, setGaugeKey] = useState<number | undefined>(undefined);
   const rows = useMemo(() => {
     const known = rowsOf(state, type, judgement, group, part);
     const keys = new Set(known.map(({ key }) => key));
@@ -176,21 +185,27 @@ export function MeasureView() {
         (stationClocks[group] ?? []).map((clock): MeasuringPoint => ({ group, part, measure, at, clock })),
       )
       .filter((point) => !keys.has(pointKey(point)));
+    const ofKey =
+      gaugeKey !== undefined && group === 'body-line' && referenceKey(type, part, gaugeKey)
+        ? quarterClocks
+            .map((clock): MeasuringPoint => ({ group, part, measure: 'key-gap', at: gaugeKey, clock }))
+            .filter((point) => !keys.has(pointKey(point)))
+        : [];
     return [
       ...known,
-      ...more.map((point): Row => ({
+      ...[...more, ...ofKey].map((point): Row => ({
         point,
         fresh: [],
         stale: [],
         mean: null,
         key: pointKey(point),
-        place: place(point, state.unit),
+        place: place(point, state.unit, type),
         state: 'unmeasured',
         conformity: null,
         optional: true,
       })),
     ];
-  }, [state, type, judgement, group, part, extra]);
+  }, [state, type, judgement, group, part, extra, gaugeKey]);
   const link = type.links.find(({ id }) => id === part);
   const nameOf = (id: string) => names.get(id) ?? id;
   const go = (toGroup: MeasuredGroup, to: string) =>
@@ -205,6 +220,8 @@ export function MeasureView() {
       parts={parts}
       rows={rows}
       onStation={(at) => setExtra((now) => [...now, { of: `${group} ${part}`, at }])}
+      gaugeKey={gaugeKey}
+      onGaugeKey={setGaugeKey}
       go={go}
       onUndo={() => {
         const last = state.entries.findLast(
@@ -233,9 +250,12 @@ interface PartProps {
   /** adds a station of the technician's own */
   onStation: (at: number) => void;
   onUndo: () => MeasuringPoint | null;
+  /** where the hole of the key lies that a bell is gauged by; undefined for the largest */
+  gaugeKey: number | undefined;
+  onGaugeKey: (at: number | undefined) => void;
 }
 
-function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo }: PartProps) {
+function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo, gaugeKey, onGaugeKey }: PartProps) {
   const { ticket, state, type, judgement, names, shop } = useJob();
   const { unit } = state;
   const [index, setIndex] = useState(() => {
@@ -279,7 +299,7 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
   const undo = () => {
     const point = onUndo();
     if (!point) return figure.say('Nothing to strike here');
-    figure.say(`Reading at ${place(point, unit)} struck`);
+    figure.say(`Reading at ${place(point, unit, type)} struck`);
     setIndex(rows.findIndex(({ key }) => key === pointKey(point)));
     setLastKey(null);
   };
@@ -351,6 +371,7 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
         {group === 'rim' && rim && <RimPanel rim={rim} unit={unit} />}
         {group !== 'pad' && group !== 'rim' && <ReportPanel report={report} unit={unit} />}
         {group === 'body-line' && <LinePasses part={part} report={report} />}
+        {group === 'body-line' && <BellPanel part={part} report={report} at={gaugeKey} onKey={onGaugeKey} />}
         {group === 'joint' && <JointPasses part={part} report={report} />}
         {group === 'hinge' && <RodPanel part={part} onKey={(key) => go(group, key)} />}
         {group === 'post' && <BushingPanel part={part} />}

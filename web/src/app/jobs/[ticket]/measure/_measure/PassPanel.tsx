@@ -2,9 +2,9 @@
 
 import {
   length,
-  operationKinds,
   parseNumber,
   printQuantity,
+  spoiltBy,
   tenonZones,
   type Learned,
   type LengthUnit,
@@ -14,26 +14,20 @@ import {
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
+import { AngleForm } from './AngleForm';
 import { EndView } from './EndView';
 
 const signed = (value: number, places: number) => value.toFixed(places).replace('-', '−');
 const withSpread = ({ value, spread, seen }: Learned, unit: LengthUnit) =>
   `${printQuantity(length(value, spread), unit)} (${seen})`;
 
-/** What a pass on this part makes untrue: what the whole operation would. */
-const disturbedBy = (operation: 'straighten-body' | 'expand-tenon', part: string) =>
-  operationKinds[operation].disturbs.map((pattern) => pattern.replace('{part}', part));
-
 /** Straightening in passes: set, let go, read again; what sprang back goes into the next one. */
 export function LinePasses({ part, report }: { part: string; report: PartReport | null }) {
-  const { state, write } = useJob();
-  const id = useId();
-  const [text, setText] = useState('');
+  const { state, type, write } = useJob();
   const line = report?.line;
   const passes = report?.passes ?? [];
   const waiting =
     state.passes.filter((pass) => pass.part === part && pass.pass === 'straighten').length - passes.length;
-  const amount = parseNumber(text) ?? NaN;
   if (!line && passes.length === 0) return null;
   return (
     <div className="passes">
@@ -65,28 +59,16 @@ export function LinePasses({ part, report }: { part: string; report: PartReport 
         )}
         {waiting > 0 && <p className="soft mb-2">The last pass counts once the line has been read again.</p>}
         {line?.correction && (
-          <form
-            className="d-flex gap-2 align-items-end"
-            onSubmit={(event) => {
-              event.preventDefault();
-              const disturbs = disturbedBy('straighten-body', part);
-              if (write('pass', { pass: 'straighten', group: 'body-line', part, amount, disturbs })) setText('');
+          <AngleForm
+            label="I have set it by, degrees"
+            action="Log the pass"
+            most={90}
+            placeholder={line.correction.setDegrees.toFixed(2)}
+            onLog={(amount) => {
+              const disturbs = spoiltBy('straighten-body', part, type);
+              return write('pass', { pass: 'straighten', group: 'body-line', part, amount, disturbs });
             }}
-          >
-            <div>
-              <Form.Label htmlFor={`${id}-set`}>I have set it by, degrees</Form.Label>
-              <Form.Control
-                id={`${id}-set`}
-                inputMode="decimal"
-                value={text}
-                placeholder={line.correction.setDegrees.toFixed(2)}
-                onChange={(event) => setText(event.target.value)}
-              />
-            </div>
-            <Button type="submit" disabled={!(amount > 0 && amount < 90)}>
-              Log the pass
-            </Button>
-          </form>
+          />
         )}
       </div>
     </div>
@@ -98,11 +80,18 @@ const zoneWords = { shoulder: 'Shoulder', middle: 'Middle', leading: 'Leading en
 /** Expanding and shrinking in passes: what one pass of the tool does to this tenon, third by third. */
 export function JointPasses({ part, report }: { part: string; report: PartReport | null }) {
   const { state, type, write } = useJob();
+  const id = useId();
+  const [text, setText] = useState('');
   const steps = report?.steps;
   const kind = type.joints.find(({ id }) => id === part)?.kind;
   if (!steps || kind === 'corked' || kind === 'wound') return null;
-  const log = (pass: PassKind) =>
-    write('pass', { pass, group: 'joint', part, disturbs: disturbedBy('expand-tenon', part) });
+  const clicks = text.trim() === '' ? undefined : (parseNumber(text) ?? NaN);
+  const wrong = clicks !== undefined && !(clicks > 0 && clicks <= 1000);
+  const log = (pass: PassKind) => {
+    const amount = pass === 'lap' ? undefined : clicks;
+    const disturbs = spoiltBy('expand-tenon', part, type);
+    if (write('pass', { pass, group: 'joint', part, ...(amount !== undefined && { amount }), disturbs })) setText('');
+  };
   const known = (['expand', 'shrink'] as const).filter((each) => tenonZones.some((zone) => steps[each][zone]));
   const done = state.passes.filter((pass) => pass.part === part && pass.group === 'joint');
   return (
@@ -118,7 +107,7 @@ export function JointPasses({ part, report }: { part: string; report: PartReport
           <caption className="visually-hidden">What one pass does to each third of the tenon</caption>
           <thead>
             <tr>
-              <th scope="col">One pass</th>
+              <th scope="col">One pass or click</th>
               {tenonZones.map((zone) => (
                 <th scope="col" key={zone}>
                   {zoneWords[zone]}
@@ -129,21 +118,38 @@ export function JointPasses({ part, report }: { part: string; report: PartReport
           <tbody>
             {known.map((each) => (
               <tr key={each}>
-                <th scope="row">{each === 'expand' ? 'Expander' : 'Collet'}</th>
+                <th scope="row" className="text-wrap">
+                  {each === 'expand' ? 'Expander' : 'Collet'}, one {steps[each].per}
+                </th>
                 {tenonZones.map((zone) => {
                   const learned = steps[each][zone];
-                  return <td key={zone}>{learned ? withSpread(learned, state.unit) : '–'}</td>;
+                  return (
+                    <td key={zone} className="text-wrap">
+                      {learned ? withSpread(learned, state.unit) : '–'}
+                    </td>
+                  );
                 })}
               </tr>
             ))}
           </tbody>
         </table>
       )}
-      <div className="d-flex flex-wrap gap-2">
-        <Button variant="quiet" onClick={() => log('expand')}>
+      <div className="d-flex flex-wrap gap-2 align-items-end">
+        <div>
+          <Form.Label htmlFor={`${id}-clicks`}>Clicks of the tool, if it has any</Form.Label>
+          <Form.Control
+            id={`${id}-clicks`}
+            inputMode="numeric"
+            style={{ width: '6rem' }}
+            value={text}
+            isInvalid={wrong}
+            onChange={(event) => setText(event.target.value)}
+          />
+        </div>
+        <Button variant="quiet" disabled={wrong} onClick={() => log('expand')}>
           Log a pass of the expander
         </Button>
-        <Button variant="quiet" onClick={() => log('shrink')}>
+        <Button variant="quiet" disabled={wrong} onClick={() => log('shrink')}>
           Log a pass of the collet
         </Button>
         <Button variant="quiet" onClick={() => log('lap')}>

@@ -1,8 +1,8 @@
 'use client';
 
 import { mmPerUnit, printLength, type LengthUnit, type RimReport } from '@holotonos/core';
-import { Line } from './chart';
-import { useColours } from './useColours';
+import { axis, Line } from '@/ui/chart';
+import { useColours } from '@/ui/useColours';
 
 /** Rim height round the clock, with the plane through it and what remains beside the plane. */
 export function RimChart({ report, unit }: { report: RimReport; unit: LengthUnit }) {
@@ -54,15 +54,10 @@ export function RimChart({ report, unit }: { report: RimReport; unit: LengthUnit
           spanGaps: false,
           color: colours.ink,
           scales: {
-            x: {
-              title: { display: true, text: 'clock (0° front, 180° hinge)', color: colours.ink },
-              ticks: { color: colours.ink },
-              grid: { color: colours.line },
-            },
+            x: axis('clock (0° front, 180° hinge)', colours.ink, colours.line),
             y: {
-              title: { display: true, text: `height, ${unit}`, color: colours.ink },
+              ...axis(`height, ${unit}`, colours.ink, colours.line),
               ticks: { color: colours.ink, callback: (value) => String(value).replace('-', '−') },
-              grid: { color: colours.line },
             },
           },
           plugins: { legend: { labels: { color: colours.ink, boxWidth: 24 } } },

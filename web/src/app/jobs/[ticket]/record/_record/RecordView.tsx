@@ -1,6 +1,6 @@
 'use client';
 
-import { jobRecord, planBasis, type JobRecord } from '@holotonos/core';
+import { jobRecord, planBasis, printPhrase, type JobRecord } from '@holotonos/core';
 import { useId, useMemo, useState } from 'react';
 import { useBench, useWhen } from '@/frame/BenchContext';
 import { Button, Form } from '@/ui/bootstrap';
@@ -10,6 +10,7 @@ import { LightDial } from './LightDial';
 import { minutesText } from '@/ui/words';
 import { FileTaker } from '@/files/FileTaker';
 import { Bands } from '@/job/JobShell';
+import { PhotoRow } from '@/photos/PhotoRow';
 import { ReadingsTaker } from '@/files/ReadingsTaker';
 
 /** Takes a measuring book that was written as a data package. */
@@ -202,6 +203,15 @@ export function RecordView() {
                 </ul>
               </Section>
             )}
+            {record.adjusted.length > 0 && (
+              <Section title="Adjusters that were set">
+                <ul className="looks">
+                  {record.adjusted.map(({ link, says }) => (
+                    <li key={link}>{printPhrase(says, unit)}</li>
+                  ))}
+                </ul>
+              </Section>
+            )}
             {record.lights.length > 0 && (
               <Section title="Leak light, first and last">
                 <ul className="lights">
@@ -212,6 +222,22 @@ export function RecordView() {
                       <span>
                         {place}: {first.title.toLowerCase()}
                         {last && `, then ${last.title.toLowerCase()}`}
+                      </span>
+                    </li>
+                  ))}
+                </ul>
+              </Section>
+            )}
+            {record.photos.length > 0 && (
+              <Section title="Photographs, first and last">
+                <ul className="photo-pairs">
+                  {record.photos.map(({ key, title, first, last }) => (
+                    <li key={key}>
+                      <strong>{title}</strong>
+                      <PhotoRow photos={last ? [first, last] : [first]} />
+                      <span className="soft">
+                        {dayText(first.benchTime)}
+                        {last && ` and ${dayText(last.benchTime)}`}
                       </span>
                     </li>
                   ))}

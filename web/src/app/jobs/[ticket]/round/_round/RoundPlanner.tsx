@@ -2,6 +2,7 @@
 
 import {
   gaugesFor,
+  isFurtherStation,
   measuringPoints,
   orderRound,
   pointKey,
@@ -49,7 +50,8 @@ export function RoundPlanner({ open, onOpen }: { open: readonly RoundState[]; on
       const last = readings.at(-1);
       const stale = last !== undefined && last.stale !== null;
       if (which === 'stale' ? !stale : which === 'open' && last !== undefined && !stale) return false;
-      return (extras || !isOptional(point)) && (part === '' || point.part === part);
+      const usual = !isOptional(point) && !isFurtherStation(type, point);
+      return (extras || usual) && (part === '' || point.part === part);
     };
     const chosen = walkable.filter(
       (point) => isMeasuredGroup(point.group) && groups.includes(point.group) && wanted(point),

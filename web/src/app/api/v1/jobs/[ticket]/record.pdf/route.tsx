@@ -4,7 +4,7 @@ import { pdfReply } from '@/server/pdfReply';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ ticket: string }> }) {
   const { ticket } = await params;
-  return pdfReply(ticket, 'record', (job, record, _plan, shop) => (
-    <RecordPdf record={record} unit={job.state.unit} when={clockWords(shop.hours.timeZone)} />
+  return pdfReply(ticket, 'record', async (job, record, _plan, shop, photos) => (
+    <RecordPdf record={record} unit={job.state.unit} when={clockWords(shop.hours.timeZone)} photos={await photos()} />
   ));
 }

@@ -8,3 +8,10 @@ Chart.register(CategoryScale, LinearScale, PointElement, LineElement, Tooltip, L
 
 /** The line chart, with the parts and the type of this application set up once. */
 export { Line } from 'react-chartjs-2';
+
+/** How an axis is written and ruled. */
+export const axis = (text: string, ink: string, line: string) => ({
+  title: { display: true, text, color: ink },
+  ticks: { color: ink },
+  grid: { color: line },
+});

@@ -1,0 +1,111 @@
+'use client';
+
+import {
+  adjusterWords,
+  driftWords,
+  length,
+  printPhrase,
+  printQuantity,
+  regulationQuestions,
+  type RegulateInput,
+  type RegulateOutput,
+} from '@holotonos/core';
+import { useMemo } from 'react';
+import { useSolved } from '@/job/useSolved';
+import { Button } from '@/ui/bootstrap';
+import type { RegulationDesk } from './useRegulation';
+
+/** One answer of the solver: what to turn in its order, what each turn does to the rules, and what yields to what. */
+function Answer({ desk, question }: { desk: RegulationDesk; question: RegulateInput }) {
+  const { type, name, unit, regulation, turn, tried, setTried } = desk;
+  const solved = useSolved('regulate', question);
+  const words = new Map(regulation.rules.map(({ rule, words: said }) => [rule.id, said]));
+  if (!solved) return <p className="soft mb-0">Working out what to turn …</p>;
+  if (solved.status !== 'solved')
+    return <p className="mb-0">Nothing can be worked out here: look at each link again.</p>;
+  const { moves, rules, yields } = solved.output as RegulateOutput;
+  const inOrder = [...moves].sort((a, b) => a.order - b.order);
+  const changed = rules.filter(({ before, after }) => Math.abs(before - after) > 5e-4);
+  const figure = (value: number) => printQuantity(length(value), unit);
+  const setting = new Map(moves.map(({ link, deltaGap }) => [link, deltaGap]));
+  const isTried = tried.size > 0 && [...setting].every(([link, by]) => tried.get(link) === by);
+  return (
+    <>
+      {moves.length === 0 && (
+        <p className="mb-2">
+          No setting of the adjusters makes it better. Look at the pads and hinges, and at what cannot be set.
+        </p>
+      )}
+      <ol className="turns">
+        {inOrder.map(({ link, steps, deltaGap }) => {
+          const adjuster = type.links.find(({ id }) => id === link)?.adjuster ?? 'fixed';
+          const drift = driftWords[adjuster];
+          return (
+            <li key={link}>
+              <div>
+                <span>
+                  <strong>{name(link)}.</strong> {printPhrase(adjusterWords(adjuster, steps, deltaGap), unit)}{' '}
+                  <span className="soft">
+                    Its follower lands {figure(Math.abs(deltaGap))} {deltaGap < 0 ? 'earlier' : 'later'}.
+                    {drift && ` ${drift}`}
+                  </span>
+                </span>
+                <Button aria-label={`Done: ${name(link)}`} onClick={() => turn(link, steps, deltaGap)}>
+                  Done
+                </Button>
+              </div>
+            </li>
+          );
+        })}
+      </ol>
+      {moves.length > 0 && (
+        <Button
+          variant="quiet"
+          aria-pressed={isTried}
+          onClick={() => setTried(isTried ? new Map() : setting)}
+          className="mb-2"
+        >
+          {isTried ? 'Show it as it is' : 'Show it on the picture'}
+        </Button>
+      )}
+      {changed.length > 0 && (
+        <ul className="list-plain rule-changes">
+          {changed.map(({ id, before, after, holds }) => (
+            <li key={id}>
+              <span className={holds ? 'sound' : 'overdue'}>
+                {figure(before)} → {figure(after)}
+              </span>{' '}
+              {words.get(id)}
+            </li>
+          ))}
+        </ul>
+      )}
+      {yields.map(({ rule, to }) => (
+        <p key={rule} className="say attention">
+          Not quite: {words.get(rule)}{' '}
+          {to.length > 0
+            ? `It yields to: ${to.map((id) => words.get(id)).join(' ')}`
+            : 'No whole step of an adjuster makes it hold.'}
+        </p>
+      ))}
+    </>
+  );
+}
+
+/** What to turn, worked out off the page’s own thread as soon as a rule does not hold. */
+export function WhatToTurn({ desk }: { desk: RegulationDesk }) {
+  const { regulation } = desk;
+  const questions = useMemo(() => regulationQuestions(regulation), [regulation]);
+  return (
+    <section className="sheet mb-0" aria-label="What to turn">
+      <h3>What to turn</h3>
+      {questions.length === 0 ? (
+        <p className="soft mb-0">
+          By what was seen every rule holds. What nobody has looked at is taken as right until somebody has.
+        </p>
+      ) : (
+        questions.map((question, i) => <Answer key={i} desk={desk} question={question} />)
+      )}
+    </section>
+  );
+}

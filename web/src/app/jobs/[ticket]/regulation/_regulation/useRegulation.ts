@@ -1,0 +1,177 @@
+'use client';
+
+import {
+  choicesOf,
+  gaugeOfReading,
+  heldKey,
+  linkWalk,
+  pressedUnder,
+  printPhrase,
+  regulationOf,
+  tickWords,
+  usualGauge,
+  type EntryBody,
+  type JobMechanism,
+  type LinkStop,
+  type TickChoice,
+} from '@holotonos/core';
+import { useSearchParams } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { useFilm } from '@/figure/FilmSelect';
+import { readFigure } from '@/figure/groups';
+import { useJob } from '@/job/JobContext';
+
+/** Forces the slider goes through, N. */
+export const forceSteps = { min: 0, max: 2, step: 0.05 } as const;
+
+const letters = choicesOf('link');
+
+/** The regulation of the job, where the round of its links stands, and what is pressed on the picture. */
+export function useRegulation() {
+  const { type, state, judgement, write, names, shop } = useJob();
+  const { films } = shop.sizes;
+  const pull = useFilm();
+  const { points, ticks, observations, adjustments, operations, tolerances, practice, passes } = state;
+  const regulation = useMemo(
+    () =>
+      regulationOf({ points, ticks, observations, adjustments, operations, tolerances, practice, passes }, type, films),
+    [points, ticks, observations, adjustments, operations, tolerances, practice, passes, type, films],
+  );
+  const stops = useMemo(() => linkWalk(type), [type]);
+  const asked = useSearchParams().get('link');
+  const [at, setAt] = useState(() =>
+    Math.max(
+      0,
+      stops.findIndex(({ link }) => link === asked),
+    ),
+  );
+  const [also, setAlso] = useState<readonly string[]>([]);
+  const [force, setForce] = useState<number | null>(null);
+  const [figure, setFigure] = useState('');
+  const [problem, setProblem] = useState('');
+  const [said, setSaid] = useState('');
+  /** gaps of links as a setting that is only tried would leave them */
+  const [tried, setTried] = useState<ReadonlyMap<string, number>>(new Map());
+
+  const index = Math.min(at, Math.max(0, stops.length - 1));
+  const stop: LinkStop | null = stops[index] ?? null;
+  const link = stop && type.links.find(({ id }) => id === stop.link);
+  const name = (id: string) => names.get(id) ?? id;
+  const pressed = new Set([...(link ? [link.driver] : []), ...(stop?.held ?? []), ...also]);
+  const touch = force ?? regulation.touch;
+
+  const shown: JobMechanism = useMemo(
+    () =>
+      tried.size === 0
+        ? regulation.mechanism
+        : {
+            ...regulation.mechanism,
+            links: regulation.mechanism.links.map((each) => ({ ...each, gap: each.gap + (tried.get(each.id) ?? 0) })),
+          },
+    [regulation, tried],
+  );
+  const forcesAt = (newtons: number) => Object.fromEntries([...pressed].map((key) => [key, newtons]));
+  const [now] = pressedUnder(shown, [forcesAt(touch)]);
+  if (!now) throw new Error('a press has a state');
+
+  const goTo = (to: number) => {
+    setAt(Math.max(0, Math.min(stops.length - 1, to)));
+    setAlso([]);
+    setFigure('');
+    setProblem('');
+  };
+  const seen = (each: LinkStop) =>
+    regulation.looks.get(each.link)?.findLast(({ held }) => heldKey(held) === heldKey(each.held));
+
+  const heldOf = (each: LinkStop) => (each.held.length > 0 ? { held: [...each.held] } : {});
+  const taken = (words: string) => {
+    if (!link || !stop) return;
+    setSaid(`${name(link.id)}: ${words}`);
+    goTo(index + 1);
+  };
+  const answer = (choice: TickChoice) => {
+    if (!stop) return;
+    const body: EntryBody<'tick'> = {
+      group: 'link',
+      part: stop.link,
+      says: choice.id,
+      ...(choice.means === 'film' && { film: pull.film }),
+      ...heldOf(stop),
+    };
+    if (write('tick', body)) taken(printPhrase(tickWords(body), state.unit));
+  };
+  const press = (key: string): boolean => {
+    const choice = letters.find((each) => each.press === key);
+    if (choice) answer(choice);
+    return choice !== undefined;
+  };
+  /** Writes a lateness that was read with a feeler. @returns whether it was taken: what was typed stays where it was not */
+  const takeFigure = (): boolean => {
+    const refused = (why: string) => {
+      setProblem(why);
+      return false;
+    };
+    if (!stop) return false;
+    const read = readFigure(figure, 'lateness', state.unit);
+    if (!read.ok) return refused(read.problem);
+    const feelers = shop.gauges.filter(({ kind, retired }) => kind === 'feeler' && !retired);
+    const gauge = feelers.find(({ id }) => id === usualGauge.lateness) ?? feelers[0];
+    if (!gauge) return refused('No feeler is in hand: put one into the shop’s list of gauges first.');
+    const body: EntryBody<'reading'> = {
+      point: { group: 'link', part: stop.link, measure: 'lateness', clock: 0, ...heldOf(stop) },
+      value: read.value,
+      typed: figure.trim(),
+      gauge: gaugeOfReading(gauge),
+    };
+    if (!write('reading', body)) return false;
+    taken(`${figure.trim()} late`);
+    return true;
+  };
+  const turn = (of: string, steps: number, change: number) => {
+    if (!write('adjustment', { link: of, steps, change })) return;
+    setTried(new Map());
+    setSaid(`${name(of)}: set. Look at it again.`);
+    const next = stops.findIndex((each) => each.link === of && each.held.length === 0);
+    if (next !== -1) goTo(next);
+  };
+  const toggle = (key: string) =>
+    setAlso((list) => (list.includes(key) ? list.filter((each) => each !== key) : [...list, key]));
+
+  return {
+    type,
+    judgement,
+    regulation,
+    unit: state.unit,
+    stops,
+    index,
+    stop,
+    link,
+    name,
+    seen,
+    goTo,
+    pressed,
+    toggle,
+    touch,
+    setForce,
+    now,
+    shown,
+    forcesAt,
+    pull,
+    figure,
+    setFigure: (text: string) => {
+      setFigure(text);
+      setProblem('');
+    },
+    problem,
+    takeFigure,
+    press,
+    answer,
+    choices: letters,
+    turn,
+    tried,
+    setTried,
+    said,
+  };
+}
+
+export type RegulationDesk = ReturnType<typeof useRegulation>;

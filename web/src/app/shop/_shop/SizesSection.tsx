@@ -1,0 +1,66 @@
+'use client';
+
+import { sizeKinds, sizeWords, type ShopState, type SizeKind } from '@holotonos/core';
+import { useState } from 'react';
+import type { WriteShop } from '@/shop/useShop';
+import { FormEnd } from './FormEnd';
+import { ShopRow, ShopSection, TextField } from './fields';
+import { parseSizes, sizesText } from './sizesText';
+
+function SizesForm({
+  kind,
+  shop,
+  write,
+  done,
+}: {
+  kind: SizeKind;
+  shop: ShopState;
+  write: WriteShop;
+  done: () => void;
+}) {
+  const [text, setText] = useState(sizesText(shop.sizes[kind]));
+  const [problem, setProblem] = useState<string | null>(null);
+  const submit = async () => {
+    const sizes = parseSizes(text);
+    const wrong = sizes.ok ? await write('sizes', { [kind]: sizes.mm }) : sizes.problem;
+    setProblem(wrong);
+    if (wrong === null) done();
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void submit();
+      }}
+    >
+      <TextField label={sizeWords[kind]} value={text} set={setText} placeholder="0.05 0.1 0.15" />
+      <p className="soft mb-0">
+        All there are, with spaces between; millimetres where no unit is named: 4.3, 0.005in, 3/16in, 2thou.
+      </p>
+      <FormEnd action="Keep these sizes" disabled={false} onBack={done} problem={problem} />
+    </form>
+  );
+}
+
+/** What lies in the drawers by size: advice names nothing that is not there. */
+export function SizesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
+  const [open, setOpen] = useState<SizeKind | null>(null);
+  return (
+    <ShopSection title="Sizes in the drawers">
+      <p className="soft">What is advised at hinges, pads and stripped posts is made of these.</p>
+      <ul className="list-plain mb-0">
+        {sizeKinds.map((kind) =>
+          open === kind ? (
+            <li key={kind}>
+              <SizesForm kind={kind} shop={shop} write={write} done={() => setOpen(null)} />
+            </li>
+          ) : (
+            <ShopRow key={kind} name={sizeWords[kind]} acts={[['Change', () => setOpen(kind)]]}>
+              {sizeWords[kind]}: {shop.sizes[kind].length > 0 ? `${sizesText(shop.sizes[kind])} mm` : 'none'}
+            </ShopRow>
+          ),
+        )}
+      </ul>
+    </ShopSection>
+  );
+}
