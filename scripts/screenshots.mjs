@@ -14,13 +14,13 @@ const views = {
   'job': { path: '/jobs/LL-201' },
   'survey': { path: '/jobs/LL-203/survey' },
   'strip-down': { path: '/jobs/LL-201/strip' },
-  'way-back': { path: '/jobs/LL-201/strip', leak: true, press: 'Put together' },
   'pads-leak': { path: '/jobs/LL-201/measure?group=pad&part=e', leak: true },
   'rim': { path: '/jobs/LL-201/measure?group=rim&part=low-e' },
   'body-line': { path: '/jobs/LL-201/measure?group=body-line&part=body' },
   'joint': { path: '/jobs/LL-201/measure?group=joint&part=neck' },
   'rod': { path: '/jobs/LL-201/measure?group=hinge&part=lower-stack-rod' },
   'look': { path: '/jobs/LL-203/look?group=pad&part=b-flat' },
+  'regulation': { path: '/jobs/LL-203/regulation', keys: ['ArrowDown', 'ArrowDown', '4', 'Enter', 'd'], settle: 5000 },
   'round': { path: '/jobs/LL-203/round', press: 'Start the round' },
   'findings': { path: '/jobs/LL-201/findings' },
   'plan': { path: '/jobs/LL-201/plan' },
@@ -42,7 +42,7 @@ await withServer(async ({ address }) => {
     args: chromiumArgs,
   });
   try {
-    for (const [name, { path, leak = false, settle = 1500, press }] of Object.entries(views)) {
+    for (const [name, { path, leak = false, settle = 1500, press, keys = [] }] of Object.entries(views)) {
       if (wanted.length > 0 && !wanted.includes(name)) continue;
       const page = await browser.newPage();
       await page.setViewport({ width: 1280, height: 800 });
@@ -61,6 +61,12 @@ await withServer(async ({ address }) => {
         await (await page.waitForSelector(`::-p-aria([name="${press}"][role="button"])`)).click();
         await new Promise((wait) => setTimeout(wait, settle));
       }
+      for (const key of keys) {
+        await page.keyboard.press(key);
+        // A page answers one key before it hears the next.
+        await new Promise((wait) => setTimeout(wait, 400));
+      }
+      if (keys.length > 0) await new Promise((wait) => setTimeout(wait, settle));
       await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
       console.log(name);
       await page.close();
