@@ -55,9 +55,16 @@ export function addReading(draft: OpenPoints, point: MeasuringPoint, reading: Re
   if (ledger.fresh) noteFresh(ledger.fresh, key, point);
 }
 
+/** So many earlier looks with the same keys held are kept: what they showed before a turn still tells how far a rod twists. */
+const mostEarlier = 8;
+
 /** A look comes to its part, in place of the one before with the same keys held. */
 export function addTick(draft: Pick<OpenPoints, 'ticks'>, tick: TickState): void {
-  draft.ticks.set(`${tick.group}:${tick.part}${heldKey(tick.held)}`, tick);
+  const key = `${tick.group}:${tick.part}${heldKey(tick.held)}`;
+  const before = draft.ticks.get(key);
+  if (!before || tick.held === undefined) return void draft.ticks.set(key, tick);
+  const { earlier = [], ...last } = before;
+  draft.ticks.set(key, { ...tick, earlier: [...earlier, last].slice(-mostEarlier) });
 }
 
 /** The one place where work makes readings and looks stale: a done operation, or one pass of a correction. */

@@ -37,6 +37,8 @@ export interface TickState extends TickBody {
   author: string;
   benchTime: string;
   stale: Staleness | null;
+  /** with keys held: the looks before it, oldest first */
+  earlier?: readonly TickState[];
 }
 
 /** What a look says, with what it was taken with. */

@@ -10,8 +10,8 @@ export interface Shown {
   lags: ReadonlyMap<string, Interval>;
   /** gaps of links that are no pair of pads: levers, and what holds shut */
   gaps: ReadonlyMap<string, Interval>;
-  /** the gap under a key when it and others are pressed */
-  heldOff: readonly { key: string; forces: Forces; gap: Interval }[];
+  /** the gap under a key when it and others are pressed, oldest first, with what links were turned by since, mm */
+  heldOff: readonly { key: string; forces: Forces; gap: Interval; turns: ReadonlyMap<string, number> }[];
 }
 
 /** The value of an interval that lies nearest to this one. */
@@ -72,25 +72,50 @@ export function calibrate(mechanism: JobMechanism, { lags, gaps, heldOff }: Show
     }
   });
   let { flex } = mechanism;
-  for (const { key, forces, gap } of heldOff) {
-    const rows = mechanism.twist.filter((row) => row.key === key && row.pressed in forces);
-    const part = partOf({ ...mechanism, links, flex: [...flex, ...rows] }, Object.keys(forces));
-    const others = part.flex.filter((row) => row.key !== key);
-    const twisted = (by: number) => rows.map((row) => ({ ...row, perNewton: row.perNewton * by }));
-    const left = (by: number) => {
-      const model = mechanismOf({ ...part, flex: [...others, ...twisted(by)] });
-      return keyState(model, press(model, forces), model.indexOf(key, 'A look')).gap;
-    };
-    const untwisted = left(0);
-    const wanted = clamp(untwisted, gap);
-    if (wanted - untwisted < near) continue;
+  for (const key of new Set(heldOff.map((each) => each.key))) {
+    const looks = heldOff.filter((each) => each.key === key);
+    // How far a rod twists is its own: what every look says of it is taken together, and of two that differ the newer.
+    let [least, most] = [0, mostTwist];
+    for (const look of looks) {
+      const [low, high] = twistShown({ ...mechanism, links, flex }, look);
+      if (low > most || high < least) [least, most] = [low, high];
+      else [least, most] = [Math.max(least, low), Math.min(most, high)];
+    }
+    if (least > 0) flex = [...flex.filter((row) => row.key !== key), ...twistOf(mechanism, key, least)];
+  }
+  return { ...mechanism, links, flex };
+}
+
+/** What neighbours do to a key that twist its rod by so many times the usual. */
+const twistOf = ({ twist }: JobMechanism, key: string, times: number) =>
+  twist.filter((row) => row.key === key).map((row) => ({ ...row, perNewton: row.perNewton * times }));
+
+/** From where to where a rod must twist, in multiples of the usual, for a key to be held off as far as it was seen to. */
+function twistShown(mechanism: JobMechanism, { key, forces, gap, turns }: Shown['heldOff'][number]): Interval {
+  const then = mechanism.links.map((link) => ({ ...link, gap: link.gap - (turns.get(link.id) ?? 0) }));
+  const others = mechanism.flex.filter((row) => row.key !== key);
+  const part = partOf(
+    { ...mechanism, links: then, flex: [...others, ...twistOf(mechanism, key, 1)] },
+    Object.keys(forces),
+  );
+  const left = (times: number) => {
+    const model = mechanismOf({ ...part, flex: [...others, ...twistOf(mechanism, key, times)] });
+    return keyState(model, press(model, forces), model.indexOf(key, 'A look')).gap;
+  };
+  /** the least twist that holds it off further than this */
+  const beyond = (open: number): number => {
     let [low, high] = [0, mostTwist];
     while (high - low > 1e-4) {
       const middle = (low + high) / 2;
-      if (left(middle) < wanted) low = middle;
+      if (left(middle) < open) low = middle;
       else high = middle;
     }
-    flex = [...flex.filter((row) => row.key !== key), ...twisted(high)];
-  }
-  return { ...mechanism, links, flex };
+    return high;
+  };
+  const untwisted = left(0);
+  const [low, high] = gap;
+  return [
+    low - untwisted < near ? 0 : beyond(low),
+    high - untwisted < near ? 0 : left(mostTwist) <= high ? mostTwist : beyond(high),
+  ];
 }

@@ -3,7 +3,8 @@ export type { AdjustmentState } from './adjustment.kind';
 export type { WorkedRule } from './workedRules';
 export type { Assumed, JobMechanism } from './jobMechanism';
 export { landingSolver } from './landing.solver';
-export type { LinkLook } from './linkLooks';
+export { intervalOf, type LinkLook } from './linkLooks';
+export { latenessNow } from './latenessNow';
 export type { LinkageOutput } from './linkage.schema';
 export { linkageSolver } from './linkage.solver';
 export { regulateSolver } from './regulate.solver';
@@ -12,9 +13,11 @@ export {
   pressedUnder,
   regulationOf,
   regulationQuestions,
+  rulesAt,
   type LinkContradiction,
   type Regulation,
   type RuleNow,
 } from './regulationOf';
 export { solveLinkage } from './solveLinkage';
+export { regulateSteps, solveRegulate, type RegulateProgress } from './solveRegulate';
 export { linkWalk, type LinkStop } from './walk';

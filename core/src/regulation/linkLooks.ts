@@ -2,7 +2,7 @@ import type { InstrumentType } from '../instruments';
 import { coarsestGauge, readPoint } from '../judgement';
 import type { JobState } from '../job';
 import { solveConformity } from '../metrology';
-import { pointsOf, tickWords, type Staleness } from '../readings';
+import { pointsOf, tickWords, type ReadingState, type Staleness, type TickState } from '../readings';
 import { usualFilm } from '../stock';
 import { landingOf, landingWords } from '../survey';
 import { length, phrase, type Phrase } from '../units';
@@ -32,6 +32,8 @@ export interface LinkLook {
   seq: number;
   /** turned since: the look is moved by what the turn should have done, and waits to be taken again */
   turnedSince: boolean;
+  /** with keys held: what each link was turned by since, mm; the look tells of the time before */
+  turns: ReadonlyMap<string, number>;
 }
 
 /** “Together”, seen by light alone, is no finer than this, mm. */
@@ -50,12 +52,15 @@ const intervals: Record<string, (film: number) => readonly [number, number]> = {
 };
 const ofLanding = { driver: 'driver-first', together: 'lands-together', follower: 'follower-first' } as const;
 
-const intervalOf = (says: string, film = usualFilm) => intervals[says]?.(film) ?? null;
+/** What a word or a pull at a link amounts to, mm late; null for what is not said of links. */
+export const intervalOf = (says: string, film = usualFilm): readonly [low: number, high: number] | null =>
+  intervals[says]?.(film) ?? null;
 
-/** How a turn of its adjuster since has moved what was seen at a link, mm; later is positive. */
-function turnedSince({ adjustments }: RegulatedJob, link: string, seq: number): { by: number; any: boolean } {
-  const since = adjustments.filter((each) => each.link === link && each.seq > seq);
-  return { by: since.reduce((sum, { change }) => sum + change, 0), any: since.length > 0 };
+/** What each link was turned by since, mm; later is positive. */
+function turnsSince({ adjustments }: RegulatedJob, seq: number): Map<string, number> {
+  const turns = new Map<string, number>();
+  for (const { link, change, seq: at } of adjustments) if (at > seq) turns.set(link, (turns.get(link) ?? 0) + change);
+  return turns;
 }
 
 /** Does a look that went stale still say something? Only where nothing but turns of adjusters came between. */
@@ -64,54 +69,50 @@ const onlyTurned = (link: string, stale: Staleness | null | undefined, workedSin
 
 /**
  * Every look at one link that still says something, newest last: figures, pulls and words, alone and with other keys
- * held. A turn of the link's own adjuster moves what was seen before it.
+ * held. A turn of the link’s own adjuster moves what was seen before it alone; with keys held it hangs on all that closes
+ * the same pad, and the look is kept as what was seen at its time.
  */
 export function looksAt(state: RegulatedJob, type: InstrumentType, link: Link): LinkLook[] {
   const looks: LinkLook[] = [];
   const workedSince = (seq: number) =>
     [...state.operations.values()].some((operation) => operation.status === 'done' && operation.seq > seq);
   const company = type.links.filter(({ follower }) => follower === link.follower).map(({ id }) => id);
-  const take = (look: Omit<LinkLook, 'link' | 'turnedSince'>) => {
-    const { by, any } = turnedSince(state, link.id, look.seq);
-    // With neighbours down it hangs on every link that closes the same pad: one of them turned, and it says nothing.
-    const hangsOn = state.adjustments.some((each) => company.includes(each.link) && each.seq > look.seq);
-    if (look.held.length > 0 && hangsOn) return;
-    looks.push({ ...look, link: link.id, low: look.low + by, high: look.high + by, turnedSince: any });
+  const take = (look: Omit<LinkLook, 'link' | 'turnedSince' | 'turns'>) => {
+    const turns = turnsSince(state, look.seq);
+    const alone = look.held.length === 0;
+    const by = alone ? (turns.get(link.id) ?? 0) : 0;
+    const turnedSince = alone ? turns.has(link.id) : company.some((id) => turns.has(id));
+    looks.push({ ...look, link: link.id, low: look.low + by, high: look.high + by, turnedSince, turns });
   };
-  for (const { point } of pointsOf(state, 'link', link.id)) {
-    if (point.measure !== 'lateness') continue;
-    const { fresh, stale, mean } = readPoint(state, point);
-    const told =
-      fresh.length > 0
-        ? fresh
-        : onlyTurned(link.id, stale.at(-1)?.stale, workedSince(stale.at(-1)?.seq ?? 0))
-          ? stale.slice(-1)
-          : [];
-    const last = told.at(-1);
-    if (!last) continue;
-    const value = fresh.length > 0 ? (mean ?? last.value) : last.value;
+  const figure = (held: readonly string[], value: number, told: readonly ReadingState[], last: ReadingState) => {
     const { expandedUncertainty: doubt } = solveConformity({
       readings: [value],
       gauge: coarsestGauge(told),
       limits: {},
     });
-    const { held = [] } = point;
-    take({
-      held,
-      low: value - doubt,
-      high: value + doubt,
-      words: phrase`${length(value)} late`,
-      entry: last.entry,
-      seq: last.seq,
-    });
-  }
-  for (const tick of state.ticks.values()) {
-    if (tick.group !== 'link' || tick.part !== link.id || !onlyTurned(link.id, tick.stale, workedSince(tick.seq)))
+    const words = phrase`${length(value)} late`;
+    take({ held, low: value - doubt, high: value + doubt, words, entry: last.entry, seq: last.seq });
+  };
+  const tells = ({ stale, seq }: Pick<TickState, 'stale' | 'seq'>) => onlyTurned(link.id, stale, workedSince(seq));
+  for (const { point, readings } of pointsOf(state, 'link', link.id)) {
+    if (point.measure !== 'lateness') continue;
+    if (point.held !== undefined) {
+      for (const reading of readings.filter(tells)) figure(point.held, reading.value, [reading], reading);
       continue;
-    const interval = intervalOf(tick.says, tick.film);
-    if (!interval) continue;
-    const { held = [], entry, seq } = tick;
-    take({ held, low: interval[0], high: interval[1], words: tickWords(tick), entry, seq });
+    }
+    const { fresh, stale, mean } = readPoint(state, point);
+    const told = fresh.length > 0 ? fresh : stale.slice(-1).filter(tells);
+    const last = told.at(-1);
+    if (last) figure([], fresh.length > 0 ? (mean ?? last.value) : last.value, told, last);
+  }
+  for (const newest of state.ticks.values()) {
+    if (newest.group !== 'link' || newest.part !== link.id) continue;
+    for (const tick of [...(newest.earlier ?? []), newest].filter(tells)) {
+      const interval = intervalOf(tick.says, tick.film);
+      if (!interval) continue;
+      const { held = [], entry, seq } = tick;
+      take({ held, low: interval[0], high: interval[1], words: tickWords(tick), entry, seq });
+    }
   }
   for (const observation of state.observations.values()) {
     // What the survey saw says nothing of what has been worked on since.

@@ -20,6 +20,8 @@ export interface RuleNow extends WorkedRule {
   /** how far that lies from where it should be, mm */
   violation: number;
   holds: boolean;
+  /** what the model is off by where all is right, mm: taken off its value */
+  off: number;
 }
 
 /** Two looks that cannot both be true. */
@@ -57,7 +59,7 @@ export function regulationOf(state: RegulatedJob, type: InstrumentType, films: r
   const limits = limitsOf(state, type);
   const plain = jobMechanism(state, type, limits, films);
   const looks = new Map(type.links.map((link) => [link.id, looksAt(state, type, link)] as const));
-  const mechanism = calibrate(plain, shownBy(type, looks, plain, limits));
+  const mechanism = calibrate(plain, shownBy(type, looks, plain, limits, state.adjustments));
   const { rules, beyond, off } = rulesOf(type, limits);
   return {
     mechanism,
@@ -91,7 +93,7 @@ function rulesOf(type: InstrumentType, limits: LimitSource): RulesOfType {
   const before = kept.get(key);
   if (before) return before;
   const right = jobMechanism(emptyJobState, type, limits, []);
-  const mechanism = calibrate(right, shownBy(type, new Map(), right, limits));
+  const mechanism = calibrate(right, shownBy(type, new Map(), right, limits, []));
   const found: RulesOfType = { rules: [], beyond: [], off: new Map() };
   for (const worked of workedRules(type, mechanism, limits)) {
     const { rule } = worked;
@@ -110,6 +112,7 @@ function shownBy(
   looks: ReadonlyMap<string, readonly LinkLook[]>,
   { links }: JobMechanism,
   limits: LimitSource,
+  adjustments: RegulatedJob['adjustments'],
 ): Shown {
   const force = touchForce(limits);
   const shown = {
@@ -121,17 +124,25 @@ function shownBy(
     const own = looks.get(link.id) ?? [];
     const alone = own.findLast(({ held }) => held.length === 0);
     const pair = isPair(type, link);
-    // What nobody has looked at is taken as right, until somebody has.
-    if (pair) shown.lags.set(link.id, alone ? across(alone) : lateness(limits));
-    else if (alone) {
+    // What nobody has looked at is taken as right, until somebody has; what was turned since is away from there.
+    const turned = adjustments.reduce((sum, each) => sum + (each.link === link.id ? each.change : 0), 0);
+    const [low, high] = alone ? across(alone) : pair ? lateness(limits) : [0, 0];
+    const by = alone ? 0 : turned;
+    if (pair) shown.lags.set(link.id, [low + by, high + by]);
+    else if (alone || turned !== 0) {
       const usual = links.find(({ id }) => id === link.id)?.gap ?? 0;
-      shown.gaps.set(link.id, [usual + alone.low, usual + alone.high]);
+      shown.gaps.set(link.id, [usual + low + by, usual + high + by]);
     }
-    const newest = new Map(own.filter(({ held }) => held.length > 0).map((look) => [heldKey(look.held), look]));
-    for (const look of newest.values()) {
-      const keys = [link.driver, ...look.held].filter((key) => links.some(({ driver }) => driver === key));
-      const gap: Interval = look.low >= 0 ? [0, 0] : [Math.max(0, -look.high), -look.low];
-      shown.heldOff.push({ key: link.driver, forces: Object.fromEntries(keys.map((key) => [key, force])), gap });
+    // Of looks with the same keys held and nothing turned between them the newest counts.
+    const newest = new Map(
+      own
+        .filter(({ held }) => held.length > 0)
+        .map((look) => [`${heldKey(look.held)} ${[...look.turns].join()}`, look]),
+    );
+    for (const { held, low, high, turns } of newest.values()) {
+      const keys = [link.driver, ...held].filter((key) => links.some(({ driver }) => driver === key));
+      const gap: Interval = low >= 0 ? [0, 0] : [Math.max(0, -high), -low];
+      shown.heldOff.push({ key: link.driver, forces: Object.fromEntries(keys.map((key) => [key, force])), gap, turns });
     }
   }
   return shown;
@@ -141,7 +152,9 @@ function contradictionsOf(looks: Regulation['looks']): LinkContradiction[] {
   return [...looks].flatMap(([link, all]) =>
     all.flatMap((later, i) => {
       const earlier = all.slice(0, i).findLast(({ held }) => heldKey(held) === heldKey(later.held));
-      return earlier && apart(across(earlier), across(later)) ? [{ link, earlier, later }] : [];
+      // With keys held a look tells of its own time: what was turned between two of them sets them apart.
+      const sameTime = !earlier || later.held.length === 0 || String([...earlier.turns]) === String([...later.turns]);
+      return earlier && sameTime && apart(across(earlier), across(later)) ? [{ link, earlier, later }] : [];
     }),
   );
 }
@@ -162,13 +175,20 @@ const regulateInput = (
 });
 
 /** How a rule stands by a mechanism. @param off what is to be taken off the model, mm */
-export function ruleNow(mechanism: JobMechanism, worked: WorkedRule, off = 0): RuleNow {
-  const [model] = ruleModels(regulateInput(partOf(mechanism, keysOfRule(mechanism, worked)), [worked])).rules;
+function ruleNow(mechanism: JobMechanism, worked: WorkedRule, off = 0): RuleNow {
+  const { rule, of, words } = worked;
+  // Only the rule is asked: a value it had before would stand for what this mechanism comes to.
+  const asked = regulateInput(partOf(mechanism, keysOfRule(mechanism, worked)), [{ rule, of, words }]);
+  const [model] = ruleModels(asked).rules;
   if (!model) throw new Error('a rule has a model');
   const value = model.value(mechanism.links.map(() => 0)) + off;
   const violation = model.violation(value);
-  return { ...worked, value, violation, holds: violation <= heldWithin };
+  return { ...worked, value, violation, holds: violation <= heldWithin, off };
 }
+
+/** How the rules of a regulation would stand by another mechanism of the same instrument. */
+export const rulesAt = ({ rules }: Pick<Regulation, 'rules'>, mechanism: JobMechanism): RuleNow[] =>
+  rules.map((rule) => ruleNow(mechanism, rule, rule.off));
 
 /** The keys a rule speaks of. */
 const keysOfRule = (mechanism: Links, { rule }: WorkedRule): string[] => [

@@ -1,3 +1,4 @@
+import { lastOf } from '../steps';
 import type { RegulateInput, RegulateOutput } from './regulate.schema';
 import { ruleModels, type RuleModel, type Steps } from './ruleValues';
 
@@ -15,6 +16,9 @@ interface Setting {
   sums: readonly number[];
   turned: number;
 }
+
+/** Steps of all adjusters together, either way. */
+const turnedIn = (steps: Steps) => steps.reduce((sum, n) => sum + Math.abs(n), 0);
 
 interface Adjuster {
   link: number;
@@ -47,7 +51,7 @@ function judge(rules: readonly RuleModel[], ranks: readonly number[], first: num
       if (toBeat && sum < (toBeat.sums[i] ?? 0) - alike) decided = true;
       sums.push(sum);
     }
-    return { steps, violations, sums, turned: steps.reduce((sum, n) => sum + Math.abs(n), 0) };
+    return { steps, violations, sums, turned: turnedIn(steps) };
   };
 }
 
@@ -87,15 +91,40 @@ function* everySetting(adjusters: readonly Adjuster[], links: number): Generator
   }
 }
 
-/** The best of all settings: at each rank those within a hair of the least are kept, then the one that turns least. */
-function bestOfAll(settings: readonly Setting[]): Setting | null {
-  let kept = settings;
-  const ranks = settings[0]?.sums.length ?? 0;
-  for (let i = 0; i < ranks; i += 1) {
-    const least = Math.min(...kept.map(({ sums }) => sums[i] ?? 0));
+/**
+ * The best of a list of settings: at each rank those within a hair of the least are kept, then the one that turns least.
+ * Rules of a rank are asked only of what is left by the ranks before it.
+ */
+function* bestListed(
+  settings: readonly Steps[],
+  rules: readonly RuleModel[],
+  ranks: readonly number[],
+  first: number | null,
+  count: RegulateProgress,
+): Generator<RegulateProgress, Steps> {
+  let kept = settings.map((steps) => ({ steps, sums: [] as number[] }));
+  const asked = [...(first === null ? [] : [[first]]), ...ranks.map((rank) => rulesOfRank(rules, rank))];
+  for (const [i, of] of asked.entries()) {
+    for (const each of kept) {
+      let sum = 0;
+      for (const at of of) {
+        const rule = rules[at] as RuleModel;
+        const violation = rule.violation(rule.value(each.steps));
+        sum += first !== null && i === 0 && violation <= heldWithin ? 0 : violation;
+      }
+      each.sums.push(sum);
+      count.tried += 1;
+      yield count;
+    }
+    const least = kept.reduce((so, { sums }) => Math.min(so, sums[i] ?? 0), Infinity);
     kept = kept.filter(({ sums }) => (sums[i] ?? 0) <= least + alike);
   }
-  return kept.reduce<Setting | null>((a, b) => (a && !better(b, a) ? a : b), null);
+  const best = kept.reduce((a, b) => {
+    if (turnedIn(a.steps) !== turnedIn(b.steps)) return turnedIn(b.steps) < turnedIn(a.steps) ? b : a;
+    const i = a.sums.findIndex((sum, at) => sum !== b.sums[at]);
+    return i !== -1 && (b.sums[i] ?? 0) < (a.sums[i] ?? 0) ? b : a;
+  });
+  return best.steps;
 }
 
 /** A setting that was judged with none to beat is judged whole. */
@@ -104,40 +133,105 @@ function whole(setting: Setting | null): Setting {
   return setting;
 }
 
-/** Searches where there are too many: each adjuster over its whole range, then two at a time, until nothing gets better. */
-function searched(adjusters: readonly Adjuster[], links: number, of: ReturnType<typeof judge>): Setting {
-  let best = whole(of(Array<number>(links).fill(0)));
-  const taken = new Set([best.steps.join()]);
-  const improve = (changes: readonly (readonly [number, number])[]): boolean => {
-    const steps = changed(best.steps, changes);
-    // What is alike within a hair can be better than each other in turn: nothing is taken twice.
-    if (taken.has(steps.join())) return false;
-    const tried = of(steps, best);
-    if (!tried || !better(tried, best)) return false;
-    taken.add(steps.join());
-    best = tried;
-    return true;
-  };
-  const near = [-3, -2, -1, 0, 1, 2, 3];
-  for (let moved = true; moved;) {
-    moved = false;
-    for (const { link, min, max } of adjusters)
-      for (let to = min; to <= max; to += 1) moved = improve([[link, to]]) || moved;
-    if (moved) continue;
-    for (const [i, a] of adjusters.entries())
-      for (const b of adjusters.slice(i + 1))
-        for (const x of near)
-          for (const y of near) {
-            const [to, other] = [(best.steps[a.link] ?? 0) + x, (best.steps[b.link] ?? 0) + y];
-            if (to < a.min || to > a.max || other < b.min || other > b.max) continue;
-            moved =
-              improve([
-                [a.link, to],
-                [b.link, other],
-              ]) || moved;
-          }
+/** How far a search has come. */
+export interface RegulateProgress {
+  /** settings that were looked at */
+  tried: number;
+}
+
+/** Which adjusters are turned together: two that have a key in common, all of one follower. */
+interface Together {
+  met: readonly (readonly [Adjuster, Adjuster])[];
+  meeting: readonly (readonly Adjuster[])[];
+}
+
+type Change = readonly (readonly [link: number, to: number])[];
+
+/** First far and near; every step of an adjuster is only gone through when none of these is better. */
+const strides = [1, 2, 3, 4, 6, 8, 12].flatMap((far) => [-far, far]);
+/** More adjusters at one pad than this are turned two at a time only. */
+const mostMeeting = 6;
+const near = [-3, -2, -1, 0, 1, 2, 3];
+
+/** Turns of one adjuster, some of its steps or all. */
+const singles = ({ steps }: Setting, adjusters: readonly Adjuster[], all: boolean): Change[] =>
+  adjusters.flatMap(({ link, min, max }) => {
+    const now = steps[link] ?? 0;
+    const to = all ? Array.from({ length: max - min + 1 }, (_, i) => min + i) : strides.map((by) => now + by);
+    return to.filter((step) => step !== now && step >= min && step <= max).map((step): Change => [[link, step]]);
+  });
+
+/** Turns of two adjusters that have a key in common: others do not get in each other's way. */
+function* pairs({ steps }: Setting, met: readonly (readonly [Adjuster, Adjuster])[]): Generator<Change> {
+  for (const [a, b] of met)
+    for (const x of near)
+      for (const y of near) {
+        const [to, other] = [(steps[a.link] ?? 0) + x, (steps[b.link] ?? 0) + y];
+        if (x === 0 || y === 0 || to < a.min || to > a.max || other < b.min || other > b.max) continue;
+        yield [
+          [a.link, to],
+          [b.link, other],
+        ];
+      }
+}
+
+/** Turns of all adjusters at once that bring in one pad. */
+function* groups({ steps }: Setting, meeting: readonly (readonly Adjuster[])[]): Generator<Change> {
+  for (const adjusters of meeting) {
+    // Of many at one pad only a step either way: there are as many turns as powers of these.
+    const around = adjusters.length > 3 ? [-1, 0, 1] : [-2, -1, 0, 1, 2];
+    const combined = adjusters.reduce<Change[]>(
+      (changes, { link, min, max }) =>
+        around.flatMap((by) => {
+          const to = (steps[link] ?? 0) + by;
+          return to < min || to > max ? [] : changes.map((change): Change => [...change, [link, to]]);
+        }),
+      [[]],
+    );
+    yield* combined;
   }
-  return best;
+}
+
+/**
+ * Searches from one setting where there are too many to list. Of all single turns the best is taken, again and again: the
+ * first that helps would mend with one adjuster what is wrong at another. Then two at a time, then all that bring in one
+ * pad, until nothing gets better.
+ */
+function* searched(
+  from: Steps,
+  adjusters: readonly Adjuster[],
+  { met, meeting }: Together,
+  of: ReturnType<typeof judge>,
+  count: RegulateProgress,
+): Generator<RegulateProgress, Setting> {
+  let best = whole(of(from));
+  const taken = new Set([best.steps.join()]);
+  function* bestOf(changes: Iterable<Change>, first: boolean): Generator<RegulateProgress, Setting | null> {
+    let found: Setting | null = null;
+    for (const change of changes) {
+      const steps = changed(best.steps, change);
+      // What is alike within a hair can be better than each other in turn: nothing is taken twice.
+      if (taken.has(steps.join())) continue;
+      count.tried += 1;
+      yield count;
+      const toBeat: Setting = found ?? best;
+      const tried = of(steps, toBeat);
+      if (!tried || !better(tried, toBeat)) continue;
+      found = tried;
+      if (first) break;
+    }
+    return found;
+  }
+  for (;;) {
+    const found: Setting | null =
+      (yield* bestOf(singles(best, adjusters, false), false)) ??
+      (yield* bestOf(singles(best, adjusters, true), false)) ??
+      (yield* bestOf(pairs(best, met), true)) ??
+      (yield* bestOf(groups(best, meeting), true));
+    if (!found) return best;
+    taken.add(found.steps.join());
+    best = found;
+  }
 }
 
 /**
@@ -148,7 +242,10 @@ function searched(adjusters: readonly Adjuster[], links: number, of: ReturnType<
  *
  * @throws Unsolvable when an id is unknown or stands twice, or when a key is linked to itself
  */
-export function solveRegulate(input: RegulateInput): RegulateOutput {
+export const solveRegulate = (input: RegulateInput): RegulateOutput => lastOf(regulateSteps(input));
+
+/** The same, setting by setting, for whoever wants to show how far it has come, or to stop it. */
+export function* regulateSteps(input: RegulateInput): Generator<RegulateProgress, RegulateOutput> {
   const { links = [] } = input;
   const { rules } = ruleModels(input);
   const ranks = [...new Set(rules.map(({ rank }) => rank))].sort((a, b) => a - b);
@@ -157,13 +254,41 @@ export function solveRegulate(input: RegulateInput): RegulateOutput {
   );
   const count = adjusters.reduce((product, { min, max }) => product * (max - min + 1), 1);
   const all = count <= mostListed ? [...everySetting(adjusters, links.length)] : null;
-  const best = (first: number | null): Setting | null => {
+  const met = adjusters.flatMap((a, i) =>
+    adjusters.slice(i + 1).flatMap((b) => {
+      const ends = [links[a.link], links[b.link]].map((link) => [link?.driver, link?.follower]);
+      return ends[0]?.some((key) => ends[1]?.includes(key)) ? [[a, b] as const] : [];
+    }),
+  );
+  const meeting = [...new Set(links.map(({ follower }) => follower))].flatMap((follower) => {
+    const own = adjusters.filter(({ link }) => links[link]?.follower === follower);
+    return own.length > 2 && own.length <= mostMeeting ? [own] : [];
+  });
+  const together: Together = { met, meeting };
+  const progress: RegulateProgress = { tried: 0 };
+  function* best(first: number | null, from: readonly Steps[]): Generator<RegulateProgress, Setting> {
     const of = judge(rules, ranks, first);
-    return all ? bestOfAll(all.map((steps) => whole(of(steps)))) : searched(adjusters, links.length, of);
-  };
+    const ends: Setting[] = [];
+    for (const begin of from) ends.push(yield* searched(begin, adjusters, together, of, progress));
+    // Where all holds already, only what turns less can be better: most of the list need not be looked at.
+    const sound = ends.find(({ sums }) => sums.every((sum) => sum <= heldWithin));
+    const listed = all?.filter((steps) => !sound || turnedIn(steps) <= sound.turned) ?? ends.map(({ steps }) => steps);
+    return whole(of(yield* bestListed(listed, rules, ranks, first, progress)));
+  }
 
-  const before = whole(judge(rules, ranks, null)(links.map(() => 0)));
-  const after = best(null) ?? before;
+  const start = links.map(() => 0);
+  const before = whole(judge(rules, ranks, null)(start));
+  const starts: Steps[] = [start];
+  if (!all) {
+    // Also from where all rules together are off least: most settings that can be wholly right are found from there.
+    const alikeRanked = judge(
+      rules.map((rule) => ({ ...rule, rank: 1 })),
+      [1],
+      null,
+    );
+    starts.push((yield* searched(start, adjusters, together, alikeRanked, progress)).steps);
+  }
+  const after = yield* best(null, starts);
   const driving = (follower: string) => links.filter((link) => link.follower === follower).length;
   const turned = links.flatMap((link, i) => ((after.steps[i] ?? 0) === 0 ? [] : [{ link, i }]));
   const order = new Map(
@@ -171,6 +296,19 @@ export function solveRegulate(input: RegulateInput): RegulateOutput {
       .sort((a, b) => driving(b.link.follower) - driving(a.link.follower) || a.i - b.i)
       .map(({ i }, at) => [i, at + 1]),
   );
+  const yields: RegulateOutput['yields'] = [];
+  for (const [i, rule] of rules.entries()) {
+    if ((after.violations[i] ?? 0) <= heldWithin) continue;
+    const held = yield* best(i, [after.steps]);
+    const to =
+      (held.violations[i] ?? 0) > heldWithin
+        ? []
+        : rules.filter(
+            ({ rank }, j) =>
+              j !== i && rank <= rule.rank && (held.violations[j] ?? 0) > (after.violations[j] ?? 0) + alike,
+          );
+    yields.push({ rule: rule.id, to: to.map(({ id }) => id) });
+  }
   return {
     moves: turned.map(({ link, i }) => ({
       link: link.id,
@@ -186,18 +324,6 @@ export function solveRegulate(input: RegulateInput): RegulateOutput {
       violationAfter: after.violations[i] ?? 0,
       holds: (after.violations[i] ?? 0) <= heldWithin,
     })),
-    yields: rules.flatMap((rule, i) => {
-      if ((after.violations[i] ?? 0) <= heldWithin) return [];
-      const held = best(i);
-      const to =
-        held && (held.violations[i] ?? 0) <= heldWithin
-          ? rules.flatMap(({ id, rank }, j) =>
-              j !== i && rank <= rule.rank && (held.violations[j] ?? 0) > (after.violations[j] ?? 0) + alike
-                ? [id]
-                : [],
-            )
-          : [];
-      return [{ rule: rule.id, to }];
-    }),
+    yields,
   };
 }

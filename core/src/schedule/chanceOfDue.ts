@@ -1,6 +1,7 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { dueMinutes, lastOf, prepared } from './solveSchedule';
+import { lastOf } from '../steps';
+import { dueMinutes, prepared } from './solveSchedule';
 import { placeTasks } from './placeTasks';
 import type { ScheduleInput, ScheduleOutput } from './schedule.schema';
 

@@ -1,6 +1,7 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { exceeds, Unsolvable } from '../metrology';
+import { lastOf } from '../steps';
 import { alwaysOpen, calendarDays, openHours } from './openTime';
 import { placeTasks, type Job, type Placing, type Worker } from './placeTasks';
 import type { PlacedTask, ScheduleInput, ScheduleOutput } from './schedule.schema';
@@ -386,11 +387,3 @@ export const solveSchedule = (input: ScheduleInput): ScheduleOutput => lastOf(sc
 
 /** A schedule at once, without a search: good enough to draw a page with. */
 export const quickSchedule = (input: ScheduleInput): ScheduleOutput => lastOf(scheduleSteps(input, 0));
-
-/** Walks a long answer to its end. */
-export function lastOf<T>(steps: Generator<unknown, T>): T {
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
