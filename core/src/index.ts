@@ -32,5 +32,6 @@ export * from './schedule';
 export * from './estimate';
 export * from './bench';
 export * from './simulation';
+export * from './practicePieces';
 export * from './solvers';
 export * from './validation';

@@ -17,6 +17,7 @@ import { jobDocumentSchema } from './record/jobDocument.schema';
 import { landingInput } from './regulation/landing.schema';
 import { linkageInput } from './regulation/linkage.schema';
 import { regulateInput } from './regulation/regulate.schema';
+import { pieceSchema } from './practicePieces/piece.schema';
 import { rimInput } from './rims/rim.schema';
 import { scheduleInput } from './schedule/schedule.schema';
 import { pitchInput } from './tuning/pitch.schema';
@@ -62,5 +63,6 @@ export const compiledSchemas: Readonly<Record<string, Readonly<Record<string, ob
   }),
   shop: exported({ new_entry: newShopEntrySchema, stored_entry: storedShopEntrySchema, ...shopEntryBodies }),
   documents: { job_document: jobDocumentSchema },
+  pieces: { practice_piece: pieceSchema },
   gauges: { gauge_line: gaugeLineSchema, measuring_point: measuringPointSchema },
 };

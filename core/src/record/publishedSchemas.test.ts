@@ -3,6 +3,7 @@ import { Validator } from '@cfworker/json-schema';
 import { damagesOf, sampleOf, type Schema } from '../../tests/fromSchema';
 import { shippedTypes } from '../instruments';
 import { entryBodies, entryKinds, entryProblems, storedEntrySchema, type EntryKind } from '../job';
+import { newPiece, pieceProblems } from '../practicePieces';
 import { chanceFrom } from '../simulation';
 import { publishedSchemas } from '.';
 
@@ -68,4 +69,25 @@ test('the envelope of an entry is held too', () => {
 test.each(shippedTypes.map((type) => [type.id, type] as const))('the type %s fits its own schema', (_, type) => {
   expect(types.validate(type).valid).toBe(true);
   expect(types.validate({ ...type, holes: 'many' }).valid).toBe(false);
+});
+
+describe('the published schema of a practice piece', () => {
+  const pieces = new Validator(publishedSchemas['practice-piece'] as object, '2020-12', true);
+  const piece = newPiece({ instrument: 'concert-flute', practice: 'stage', grade: 5, seed: 9 });
+  test('takes a piece with faults of every kind, as we do', () => {
+    const faults = [...piece.faults, { kind: 'twist', key: 'd-key', times: 2 }];
+    expect([pieces.validate({ ...piece, faults }).valid, pieceProblems({ ...piece, faults })]).toEqual([true, []]);
+  });
+  test.each([
+    ['no seed', { ...piece, seed: undefined }],
+    ['no faults', { ...piece, faults: [] }],
+    ['a strange word', { ...piece, strange: 1 }],
+    ['a fault half said', { ...piece, faults: [{ kind: 'adjuster', link: 'f-to-f-sharp' }] }],
+    ['a fault with more than its own', { ...piece, faults: [{ kind: 'hinge', key: 'f-key', play: 0.1, steps: 2 }] }],
+    ['play of nothing', { ...piece, faults: [{ kind: 'hinge', key: 'f-key', play: 0 }] }],
+  ])('refuses %s, as we do', (_, strange) => {
+    const plain = JSON.parse(JSON.stringify(strange)) as object;
+    expect(pieces.validate(plain).valid).toBe(false);
+    expect(pieceProblems(plain)).not.toEqual([]);
+  });
 });

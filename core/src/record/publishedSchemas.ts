@@ -1,5 +1,6 @@
 import { instrumentTypeSchema } from '../instruments';
 import { entryBodies, entryKinds, storedEntrySchema } from '../job';
+import { pieceSchema } from '../practicePieces/piece.schema';
 import { jobDocumentSchema } from './jobDocument.schema';
 
 const dialect = 'https://json-schema.org/draft/2020-12/schema';
@@ -38,4 +39,5 @@ export const publishedSchemas: Readonly<Record<string, object>> = {
     $defs: { entry, ...bodies, 'instrument-type': instrumentType },
   },
   'instrument-type': { $schema: dialect, ...instrumentTypeSchema },
+  'practice-piece': { $schema: dialect, ...pieceSchema },
 };

@@ -6,3 +6,4 @@ export type { GaugeCheck } from './gaugeCheck.kind';
 export type { ShopHours } from './hours.kind';
 export * from './gaugeTrust';
 export * from './planBasis';
+export { nextGrade, type PieceProgress } from './practicePiece.kind';

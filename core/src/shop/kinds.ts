@@ -7,6 +7,7 @@ import { gaugeCheck } from './gaugeCheck.kind';
 import { hours } from './hours.kind';
 import { operation } from './operation.kind';
 import { person } from './person.kind';
+import { practicePiece } from './practicePiece.kind';
 import { price } from './price.kind';
 import { profile } from './profile.kind';
 import { rates } from './rates.kind';
@@ -14,7 +15,8 @@ import { sizes } from './sizes.kind';
 
 /**
  * What the shop itself writes down, beside its jobs: its gauges and their zero checks, its own practices, work, rules
- * and cautions, its people and hours, what it charges, the sizes in its drawers, and which of two jobs goes first. Another kind is a file of its own
+ * and cautions, its people and hours, what it charges, the sizes in its drawers, which of two jobs goes first, and
+ * how practice pieces went. Another kind is a file of its own
  * and a line here.
  */
 export const shopKinds = {
@@ -30,6 +32,7 @@ export const shopKinds = {
   'price': price,
   'bench-order': benchOrder,
   'sizes': sizes,
+  'practice-piece': practicePiece,
   'strike': strike,
   'unreadable': unreadable,
 };

@@ -8,6 +8,7 @@ import {
   foldShop,
   freshShop,
   gaugeWarnings,
+  nextGrade,
   readingDoubts,
   shopEntryProblems,
   type KeptGauge,
@@ -143,4 +144,47 @@ describe('entries of the shop', () => {
     ]).profiles;
     expect(profiles).toMatchObject([{ name: 'Marching' }]);
   });
+});
+
+describe('practice pieces', () => {
+  const done = (seq: number, cured: boolean, more: object = {}, author = 'Juno Tam') =>
+    ({
+      ...entry(seq, 'practice-piece', {
+        title: 'One adjuster out',
+        instrument: 'concert-flute',
+        grade: 1,
+        cured,
+        looks: 10 + seq,
+        turns: 1,
+        fewest: 1,
+        faults: 1,
+        said: 1,
+        falseAlarms: 0,
+        ...more,
+      }),
+      author,
+    }) as ShopEntry;
+  test('are counted by person and grade; a miss begins the row anew', () => {
+    const { practised } = foldShop([
+      done(1, true),
+      done(2, false),
+      done(3, true),
+      done(4, true, { grade: 2 }),
+      done(5, true, {}, 'Ada Holm'),
+    ]);
+    expect(practised).toMatchObject([
+      { person: 'Ada Holm', grade: 1, done: 1, cured: 1, inRow: 1 },
+      { person: 'Juno Tam', grade: 1, done: 3, cured: 2, inRow: 1, looks: 13 },
+      { person: 'Juno Tam', grade: 2, done: 1, cured: 1, inRow: 1 },
+    ]);
+  });
+  test('three in a row lead to the next grade there is', () => {
+    const practised = foldShop([1, 2, 3].map((seq) => done(seq, true))).practised;
+    expect(nextGrade(practised, 'Juno Tam', [1, 2, 3])).toBe(2);
+    expect(nextGrade(practised, 'Juno Tam', [1, 3])).toBe(3);
+    expect(nextGrade(practised, 'Juno Tam', [1])).toBe(1);
+    expect(nextGrade(practised, 'Ada Holm', [1, 2])).toBe(1);
+  });
+  test('an entry of one says what it must', () =>
+    expect(shopEntryProblems(plain(done(1, true, { grade: 6 }))).map(({ path }) => path)).toEqual(['/body/grade']));
 });

@@ -5,6 +5,7 @@ import { usualSizes, type Sizes } from '../stock';
 import type { Measure } from '../vocabulary';
 import type { GaugeCheck } from './gaugeCheck.kind';
 import type { ShopHours } from './hours.kind';
+import type { PieceProgress } from './practicePiece.kind';
 import type { ShopEntry, ShopEntryBody } from './shopEntry';
 
 export interface KeptGauge extends ShelfGauge {
@@ -41,6 +42,8 @@ interface ShopContent {
   prices: readonly Price[];
   benchOrder: readonly BenchOrder[];
   sizes: Sizes;
+  /** how far who has come with practice pieces */
+  practised: readonly PieceProgress[];
 }
 
 /** The logbook of the shop: all of it, and what is true by it. */
@@ -77,6 +80,7 @@ export const freshBook: ShopBook = {
   prices: [],
   benchOrder: [],
   sizes: usualSizes,
+  practised: [],
 };
 /** What a logbook of the shop says, without the entries that say it: what pages are given. */
 export function shopOf({ entries: _entries, byId, struck: _struck, unread, ...content }: ShopBook): ShopState {
