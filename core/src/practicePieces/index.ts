@@ -3,5 +3,5 @@ export { faultWords } from './faultWords';
 export { pieceType, soundRegulation } from './hiddenMechanism';
 export { gradesOf, gradeWords, newPiece } from './newPiece';
 export { grades, pieceVersion, type Grade, type PieceFault, type PracticePiece } from './piece.schema';
-export { reviewPiece, type Misled, type PieceReview } from './review';
+export { reviewPiece, type PieceJob, type PieceReview } from './review';
 export { seenAt, type LaidOut, type PieceLook, type PieceSeen } from './seen';

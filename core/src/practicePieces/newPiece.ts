@@ -162,6 +162,6 @@ export function newPiece(
   let faults = faultsOf(grade, type, sound, chance);
   const tells = () => rulesAt(sound, hiddenMechanism(sound.mechanism, faults, [])).some(({ holds }) => !holds);
   for (let draw = 1; draw < mostDraws && !tells(); draw += 1) faults = faultsOf(grade, type, sound, chance);
-  const title = `${gradeWords[grade]}: ${type.name.toLowerCase()}, number ${seed}`;
+  const title = `${type.name}, grade ${grade}, number ${seed}`;
   return { ...of, format: 'holotonos-practice-piece', version: pieceVersion, title, faults };
 }

@@ -44,10 +44,27 @@ export function adjusterWords(kind: AdjusterKind, steps: number, change: number)
   }
 }
 
-/** What to watch at an adjuster that was set before: metal drifts back. */
-export const driftWords: Partial<Record<AdjusterKind, string>> = {
-  arm: 'A bent arm drifts back in use: look again after playing it in.',
-};
+/**
+ * What to watch at an adjuster that is to be set: bent metal drifts back, and what had to be set the same way before does
+ * not hold.
+ *
+ * @param settings how it was set until now, oldest first
+ * @param change by how much it is to be set now, mm
+ */
+export function driftWords(
+  kind: AdjusterKind,
+  settings: readonly { change: number }[],
+  change: number,
+): Phrase | undefined {
+  const other = settings.findLastIndex((each) => Math.sign(each.change) !== Math.sign(change));
+  const times = settings.length - 1 - other;
+  const way = change < 0 ? 'earlier' : 'later';
+  if (times > 0 && kind === 'arm')
+    return phrase`Set ${way} ${timesWords(times)} already: the arm drifts back. Look for what it gives under, and whether the metal is tired.`;
+  if (times > 1) return phrase`Set ${way} ${timesWords(times)} already: it does not hold. See what gives.`;
+  return kind === 'arm' ? phrase`A bent arm drifts back in use: look again after playing it in.` : undefined;
+}
+const timesWords = (times: number) => (times === 1 ? 'once' : times === 2 ? 'twice' : `${times} times`);
 
 /** All settings of one adjuster taken together; an adjuster that was set again and again does not hold. */
 export function adjustedWords(place: string, settings: readonly { change: number }[]): Phrase {

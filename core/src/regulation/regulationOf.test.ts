@@ -5,7 +5,7 @@ import { applyOptions, instrumentType, optionChoices, shippedTypes, type Instrum
 import { misfits } from '../job';
 import { judgeJob } from '../judgement';
 import { calibrate } from './calibrate';
-import { linkWalk, pressedUnder, regulationQuestions, adjusterWords } from '.';
+import { linkWalk, pressedUnder, regulationQuestions, adjusterWords, driftWords } from '.';
 import { regulationOf } from './regulationOf';
 import { solveRegulate } from './solveRegulate';
 
@@ -238,6 +238,30 @@ describe('in words', () => {
     ['paper', 2, 0.02, 'Take out about 0.02 mm of paper.'],
     ['paper', -2, -0.02, 'Add about 0.02 mm of paper.'],
   ] as const)('%s by %i', (kind, steps, change, words) => expect(told(adjusterWords(kind, steps, change))).toBe(words));
+});
+
+describe('what does not hold', () => {
+  const words = (kind: 'arm' | 'screw', settings: readonly number[], change: number) =>
+    told(
+      driftWords(
+        kind,
+        settings.map((each) => ({ change: each })),
+        change,
+      ),
+    );
+  test('a bent arm is looked at again; set the same way before, it drifts back', () => {
+    expect(words('arm', [], 0.05)).toMatch(/look again after playing/);
+    expect(words('arm', [0.05], 0.05)).toMatch(/^Set later once already: the arm drifts back/);
+    expect(words('arm', [0.05, 0.05, 0.1], 0.05)).toMatch(/^Set later 3 times/);
+    // Set too far and taken back is no drift.
+    expect(words('arm', [0.05], -0.05)).toMatch(/look again after playing/);
+    expect(words('arm', [-0.05, 0.05], 0.05)).toMatch(/later once/);
+  });
+  test('a screw set the same way twice does not hold; once is setting it in two goes', () => {
+    expect(words('screw', [], -0.02)).toBe('');
+    expect(words('screw', [-0.02], -0.02)).toBe('');
+    expect(words('screw', [-0.02, -0.04], -0.02)).toBe('Set earlier twice already: it does not hold. See what gives.');
+  });
 });
 
 describe('the round', () => {
