@@ -33,6 +33,10 @@ export function Masthead() {
           Shop
           <LinkWaits />
         </Link>
+        <Link href="/pieces">
+          Practice
+          <LinkWaits />
+        </Link>
         <Link href="/import">
           Import
           <LinkWaits />

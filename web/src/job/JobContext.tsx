@@ -44,7 +44,8 @@ export interface Refusal {
   problems: Problem[];
 }
 
-interface Job {
+/** A job as its pages have it. */
+export interface Job {
   ticket: string;
   type: InstrumentType;
   names: ReadonlyMap<string, string>;
@@ -74,9 +75,10 @@ interface Job {
  *
  * @param id its own, where another entry is to name it
  */
-type Write = <K extends EntryKind>(kind: K, body: EntryBody<K>, id?: string) => boolean;
+export type Write = <K extends EntryKind>(kind: K, body: EntryBody<K>, id?: string) => boolean;
 
-const JobContext = createContext<Job | null>(null);
+/** Given by `JobProvider`, and by whatever keeps something like a job that is none, such as a practice piece. */
+export const JobContext = createContext<Job | null>(null);
 
 export function useJob(): Job {
   const job = useContext(JobContext);
@@ -91,7 +93,7 @@ const nothingSent: QueueState = { waiting: [], reachable: true, aside: [] };
 const clockMs = 30_000;
 
 /** An entry as it will look when the server has taken it, as far as can be told. */
-const provisional = (entry: NewEntry, seq: number): Entry => ({ ...entry, seq, receivedAt: entry.benchTime });
+export const provisional = (entry: NewEntry, seq: number): Entry => ({ ...entry, seq, receivedAt: entry.benchTime });
 
 export function JobProvider({
   ticket,

@@ -8,6 +8,7 @@ import {
   pressedUnder,
   printPhrase,
   regulationOf,
+  rulesAt,
   tickWords,
   usualGauge,
   type EntryBody,
@@ -16,7 +17,7 @@ import {
   type TickChoice,
 } from '@holotonos/core';
 import { useSearchParams } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useFilm } from '@/figure/FilmSelect';
 import { readFigure } from '@/figure/groups';
 import { useJob } from '@/job/JobContext';
@@ -50,6 +51,9 @@ export function useRegulation() {
   const [figure, setFigure] = useState('');
   const [problem, setProblem] = useState('');
   const [said, setSaid] = useState('');
+  /** where the keys of the round are heard */
+  const board = useRef<HTMLDivElement>(null);
+  const back = () => board.current?.focus({ preventScroll: true });
   /** gaps of links as a setting that is only tried would leave them */
   const [tried, setTried] = useState<ReadonlyMap<string, number>>(new Map());
 
@@ -70,6 +74,8 @@ export function useRegulation() {
           },
     [regulation, tried],
   );
+  /** how the rules would stand by what is only tried */
+  const rulesTried = useMemo(() => (tried.size === 0 ? null : rulesAt(regulation, shown)), [regulation, shown, tried]);
   const forcesAt = (newtons: number) => Object.fromEntries([...pressed].map((key) => [key, newtons]));
   const [now] = pressedUnder(shown, [forcesAt(touch)]);
   if (!now) throw new Error('a press has a state');
@@ -105,34 +111,63 @@ export function useRegulation() {
     if (choice) answer(choice);
     return choice !== undefined;
   };
-  /** Writes a lateness that was read with a feeler. @returns whether it was taken: what was typed stays where it was not */
-  const takeFigure = (): boolean => {
-    const refused = (why: string) => {
-      setProblem(why);
-      return false;
-    };
-    if (!stop) return false;
-    const read = readFigure(figure, 'lateness', state.unit);
-    if (!read.ok) return refused(read.problem);
+  /** Writes how late the follower is by the feeler, mm. @returns what is in the way of it, null where it was written */
+  const readLateness = (value: number, typed: string): string | null => {
+    if (!stop) return 'Nothing is looked at.';
     const feelers = shop.gauges.filter(({ kind, retired }) => kind === 'feeler' && !retired);
     const gauge = feelers.find(({ id }) => id === usualGauge.lateness) ?? feelers[0];
-    if (!gauge) return refused('No feeler is in hand: put one into the shop’s list of gauges first.');
+    if (!gauge) return 'No feeler is in hand: put one into the shop’s list of gauges first.';
     const body: EntryBody<'reading'> = {
       point: { group: 'link', part: stop.link, measure: 'lateness', clock: 0, ...heldOf(stop) },
-      value: read.value,
-      typed: figure.trim(),
+      value,
+      typed,
       gauge: gaugeOfReading(gauge),
     };
-    if (!write('reading', body)) return false;
+    return write('reading', body) ? null : 'It was not taken.';
+  };
+  /** Takes what was typed as a lateness. @returns whether it was taken: what was typed stays where it was not */
+  const takeFigure = (): boolean => {
+    if (!stop) return false;
+    const read = readFigure(figure, 'lateness', state.unit);
+    const why = read.ok ? readLateness(read.value, figure.trim()) : read.problem;
+    if (why !== null) {
+      setProblem(why);
+      return false;
+    }
     taken(`${figure.trim()} late`);
+    return true;
+  };
+  /** by how many steps an adjuster stands away, as it is only tried */
+  const triedSteps = (of: string): number => {
+    const step = regulation.mechanism.links.find(({ id }) => id === of)?.adjusts?.step;
+    return step ? Math.round((tried.get(of) ?? 0) / step) : 0;
+  };
+  /** Tries the adjuster at hand a step further. @returns whether it has one, and has that far to go */
+  const tryStep = (by: 1 | -1): boolean => {
+    const adjusts = regulation.mechanism.links.find(({ id }) => id === link?.id)?.adjusts;
+    if (!adjusts || !link) return false;
+    const steps = triedSteps(link.id) + by;
+    if (steps < adjusts.min || steps > adjusts.max) return false;
+    const next = new Map(tried);
+    if (steps === 0) next.delete(link.id);
+    else next.set(link.id, steps * adjusts.step);
+    setTried(next);
     return true;
   };
   const turn = (of: string, steps: number, change: number) => {
     if (!write('adjustment', { link: of, steps, change })) return;
     setTried(new Map());
     setSaid(`${name(of)}: set. Look at it again.`);
+    back();
     const next = stops.findIndex((each) => each.link === of && each.held.length === 0);
     if (next !== -1) goTo(next);
+  };
+  /** Writes down all that was tried as turned. */
+  const turnTried = () => {
+    for (const [of, change] of tried) if (!write('adjustment', { link: of, steps: triedSteps(of), change })) return;
+    setTried(new Map());
+    setSaid('Set as tried. Look at each again.');
+    back();
   };
   const toggle = (key: string) =>
     setAlso((list) => (list.includes(key) ? list.filter((each) => each !== key) : [...list, key]));
@@ -141,6 +176,7 @@ export function useRegulation() {
     type,
     judgement,
     regulation,
+    adjustments,
     unit: state.unit,
     stops,
     index,
@@ -164,13 +200,21 @@ export function useRegulation() {
     },
     problem,
     takeFigure,
+    readLateness,
     press,
     answer,
     choices: letters,
     turn,
     tried,
     setTried,
+    rulesTried,
+    triedSteps,
+    tryStep,
+    turnTried,
     said,
+    setSaid,
+    board,
+    back,
   };
 }
 

@@ -1,4 +1,21 @@
 import {
+  gradesOf,
+  newPiece,
+  pieceType,
+  reviewPiece,
+  soundRegulation,
+  type Grade,
+  type PieceJob,
+  type PieceReview,
+  type PracticePiece,
+} from '@holotonos/core/practicePieces';
+import {
+  regulateSteps,
+  type RegulateInput,
+  type RegulateOutput,
+  type RegulateProgress,
+} from '@holotonos/core/regulation';
+import {
   chanceSteps,
   scheduleSteps,
   type TimeRange,
@@ -10,20 +27,26 @@ import { expose } from 'comlink';
 
 /** How long a search keeps the thread before it listens for a stop, ms. */
 const sliceMs = 40;
-let stopped = false;
+/** Long answers under way, by the name they were asked under. */
+const walks = new Set<{ name: string; stopped: boolean }>();
 
 /** Walks a long answer in slices: says how far it has come, and gives up with null when it is stopped. */
-async function walk<P, T>(steps: Generator<P, T>, tell: (progress: P) => void): Promise<T | null> {
-  stopped = false;
+async function walk<P, T>(name: string, steps: Generator<P, T>, tell: (progress: P) => void): Promise<T | null> {
+  const own = { name, stopped: false };
+  walks.add(own);
   let since = performance.now();
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-    if (performance.now() - since < sliceMs) continue;
-    tell(step.value);
-    await new Promise((resolve) => setTimeout(resolve));
-    if (stopped) return null;
-    since = performance.now();
+  try {
+    for (;;) {
+      const step = steps.next();
+      if (step.done) return step.value;
+      if (performance.now() - since < sliceMs) continue;
+      tell(step.value);
+      await new Promise((resolve) => setTimeout(resolve));
+      if (own.stopped) return null;
+      since = performance.now();
+    }
+  } finally {
+    walks.delete(own);
   }
 }
 
@@ -33,16 +56,34 @@ const api = {
   solve: runSolver,
   /** a better schedule; null when it was stopped */
   schedule: (input: ScheduleInput, tell: (progress: { round: number; rounds: number }) => void) =>
-    walk(scheduleSteps(input), tell),
+    walk('schedule', scheduleSteps(input), tell),
   /** how sure each ticket is; null when it was stopped */
   chance: (
     input: ScheduleInput,
     schedule: ScheduleOutput,
     ranges: Record<string, TimeRange>,
     tell: (progress: { run: number; runs: number }) => void,
-  ) => walk(chanceSteps(input, schedule, ranges), tell),
-  stop: () => {
-    stopped = true;
+  ) => walk('chance', chanceSteps(input, schedule, ranges), tell),
+  /** what to turn; null when it was stopped */
+  regulate: (
+    name: string,
+    input: RegulateInput,
+    tell: (progress: RegulateProgress) => void,
+  ): Promise<RegulateOutput | null> => walk(name, regulateSteps(input), tell),
+  /** the grades of practice pieces an instrument has something for; none of one that does not ship */
+  grades: (of: Pick<PracticePiece, 'instrument' | 'practice'>): Grade[] => {
+    const type = pieceType(of);
+    return type ? gradesOf(type, of.practice) : [];
+  },
+  newPiece,
+  /** what there was to a practice piece, and what was done of it */
+  review: (piece: PracticePiece, job: PieceJob): PieceReview | null => {
+    const type = pieceType(piece);
+    return type && reviewPiece({ piece, type, sound: soundRegulation(piece, type) }, job);
+  },
+  /** gives up what was asked under this name, or everything */
+  stop: (name?: string) => {
+    for (const each of walks) if (name === undefined || each.name === name) each.stopped = true;
   },
 };
 export type SolverWorker = typeof api;

@@ -1,80 +1,22 @@
 'use client';
 
-import { heldWords, landingWords, length, printPhrase, printQuantity, stateOf } from '@holotonos/core';
+import { landingWords, stateOf } from '@holotonos/core';
 import Link from 'next/link';
-import { useEffect, useId, useRef, type KeyboardEvent } from 'react';
+import { useId, useRef } from 'react';
 import { FilmSelect } from '@/figure/FilmSelect';
 import { usePageKeys } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
-import { Bands } from '@/job/JobShell';
+import { benchKeys, RegulationBench } from '@/regulation/RegulationBench';
+import { OwnSetting } from '@/regulation/OwnSetting';
+import { useRegulation, type RegulationDesk } from '@/regulation/useRegulation';
 import { Button, Form } from '@/ui/bootstrap';
-import { StateMark } from '@/ui/StateMark';
-import { LandingChart } from './LandingChart';
-import { LinkageDrawing } from './LinkageDrawing';
-import { forceSteps, useRegulation, type RegulationDesk } from './useRegulation';
 import { WhatToTurn } from './WhatToTurn';
 
 const keys = [
   { keys: 'a letter', does: 'write what the light or the film shows at this link, and go on to the next' },
   { keys: 'a figure, Enter', does: 'how late the follower is by the feeler; less than 0 where it lands first' },
-  { keys: 'Enter, ↓ ↑', does: 'next link without an answer; back and forth' },
-  { keys: '[ ]', does: 'press more lightly, press harder' },
+  ...benchKeys,
 ];
-
-/** Links in the order of the round, each with what was seen of it last. */
-function StopList({ desk }: { desk: RegulationDesk }) {
-  const { stops, index, name, seen, goTo, unit } = desk;
-  const list = useRef<HTMLOListElement>(null);
-  useEffect(() => {
-    const current = list.current?.querySelector<HTMLElement>('[aria-current=true]');
-    if (list.current && current) list.current.scrollTop = current.offsetTop - list.current.clientHeight / 2;
-  }, [index]);
-  return (
-    <ol ref={list} className="part-list looks-list" aria-label="Links in the order they are brought in">
-      {stops.map((stop, i) => {
-        const look = seen(stop);
-        return (
-          <li key={`${stop.link} ${stop.held.join()}`}>
-            <button type="button" aria-current={i === index ? 'true' : undefined} onClick={() => goTo(i)}>
-              <StateMark state={look ? (look.turnedSince ? 'stale' : 'within') : 'unmeasured'} word={false} />
-              <span className="flex-grow-1">
-                {name(stop.link)}
-                {stop.held.length > 0 && <span className="soft"> with its neighbours down</span>}
-              </span>
-              <span className="soft">{look && (look.turnedSince ? 'set since' : printPhrase(look.words, unit))}</span>
-            </button>
-          </li>
-        );
-      })}
-    </ol>
-  );
-}
-
-/** Rules that do not hold by what was seen, and what the model cannot say. */
-function Rules({ desk }: { desk: RegulationDesk }) {
-  const { regulation, unit } = desk;
-  const off = regulation.rules.filter(({ holds }) => !holds);
-  return (
-    <section className="sheet mb-0" aria-label="Rules">
-      <h3>
-        Rules: {regulation.rules.length - off.length} of {regulation.rules.length} hold
-      </h3>
-      <ul className="list-plain mb-2">
-        {off.map(({ rule, words, violation }) => (
-          <li key={rule.id}>
-            <StateMark state="outside" word={false} /> {words}{' '}
-            <span className="soft">off by {printQuantity(length(violation), unit)}</span>
-          </li>
-        ))}
-      </ul>
-      {regulation.beyond.length > 0 && (
-        <p className="soft mb-0">
-          To be looked at, nothing is worked out for it: {regulation.beyond.map(({ words }) => words).join(' ')}
-        </p>
-      )}
-    </section>
-  );
-}
 
 /** What is no fault of regulation: pads that leak by themselves. */
 function NotRegulation({ desk }: { desk: RegulationDesk }) {
@@ -99,180 +41,82 @@ function NotRegulation({ desk }: { desk: RegulationDesk }) {
 /** Press it, walk it, solve it: the links of an instrument, each from its own driver. */
 export function RegulationView() {
   const desk = useRegulation();
-  const { type, link, stop, stops, index, name, regulation, touch, pressed, unit } = desk;
+  const { type, link, unit, back } = desk;
   const id = useId();
-  const console_ = useRef<HTMLDivElement>(null);
   const figure = useRef<HTMLInputElement>(null);
   usePageKeys(keys);
-  const back = () => console_.current?.focus({ preventScroll: true });
-  useEffect(back, []);
-
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const { key } = event;
-    const inField = (event.target as HTMLElement).matches('input, textarea, select');
-    if (inField || (event.target !== console_.current && (key === 'Enter' || key === ' '))) return;
-    // What could begin a figure goes to the field: the key itself is typed there.
-    if (/^[-−\d.,]$/.test(key)) return figure.current?.focus();
-    if (key === 'ArrowDown' || key === 'Enter') desk.goTo(index + 1);
-    else if (key === 'ArrowUp') desk.goTo(index - 1);
-    else if (key === '[') desk.setForce(Math.max(forceSteps.min, touch - forceSteps.step));
-    else if (key === ']') desk.setForce(Math.min(forceSteps.max, touch + forceSteps.step));
-    else if (!desk.press(key.toLowerCase())) return;
-    event.preventDefault();
-  };
-
-  if (type.links.length === 0)
-    return (
-      <Bands
-        work={<p>No key of this instrument moves another: there is nothing to regulate between them.</p>}
-        readout={<div className="readout-plain" />}
-      />
-    );
   const words = link && landingWords(type, link);
-  const assumed = link
-    ? [link.id, link.driver, link.follower].flatMap((of) => regulation.mechanism.assumed.get(of) ?? [])
-    : [];
-  // Keys that meet the one at hand at a pad: what a hand would hold besides.
-  const meets = new Set(
-    type.links
-      .filter(({ driver, follower }) => driver === link?.driver || follower === link?.driver)
-      .flatMap((each) => [each.driver, each.follower]),
-  );
-  const besides = new Set(type.links.filter(({ follower }) => meets.has(follower)).map(({ driver }) => driver));
-  const hands = type.keys.filter(
-    ({ id: key, touches = [] }) => touches.length > 0 && (besides.has(key) || meets.has(key) || pressed.has(key)),
-  );
-  const work = (
-    <div className="regulation" onKeyDown={onKeyDown}>
-      <StopList desk={desk} />
-      <div className="d-grid gap-3">
-        <div className="sheet mb-0">
-          <div
-            ref={console_}
-            className="survey-console"
-            tabIndex={0}
-            role="group"
-            aria-label={link ? `${name(link.id)}. Letters write what the light or the film shows.` : 'Regulation'}
-          >
-            <div className="label">
-              Look {index + 1} of {stops.length} · lightest touch
-            </div>
-            <h2 className="survey-place mb-0" aria-live="polite">
-              {link && name(link.id)}
-              <span className="soft">{heldWords(stop?.held, name)}</span>
-            </h2>
-          </div>
-          <div className="fault-keys" role="group" aria-label="What the light or the film shows">
-            {desk.choices.map((choice) => (
-              <button
-                key={choice.id}
-                type="button"
-                className={choice.verdict}
-                onClick={() => {
-                  desk.answer(choice);
-                  back();
-                }}
-              >
-                <kbd>{choice.press}</kbd>{' '}
-                {choice.id === 'driver-first' && words
-                  ? words.driver
-                  : choice.id === 'follower-first' && words
-                    ? words.follower
-                    : choice.words}
-              </button>
-            ))}
-          </div>
-          <form
-            className="d-flex flex-wrap gap-2 align-items-end mt-3"
-            onSubmit={(event) => {
-              event.preventDefault();
-              if (desk.takeFigure()) back();
+  const onKey = (key: string) => {
+    // What could begin a figure goes to the field: the key itself is typed there.
+    if (!/^[-−\d.,]$/.test(key)) return desk.press(key.toLowerCase());
+    figure.current?.focus();
+    return false;
+  };
+  const ask = (
+    <>
+      <div className="fault-keys" role="group" aria-label="What the light or the film shows">
+        {desk.choices.map((choice) => (
+          <button
+            key={choice.id}
+            type="button"
+            className={choice.verdict}
+            onClick={() => {
+              desk.answer(choice);
+              back();
             }}
           >
-            <div>
-              <Form.Label htmlFor={`${id}-late`}>Follower late by, {unit}</Form.Label>
-              <Form.Control
-                ref={figure}
-                id={`${id}-late`}
-                inputMode="decimal"
-                style={{ width: '9rem' }}
-                value={desk.figure}
-                isInvalid={desk.problem !== ''}
-                aria-describedby={`${id}-problem`}
-                onChange={(event) => desk.setFigure(event.target.value)}
-              />
-            </div>
-            <Button type="submit" disabled={desk.figure.trim() === ''}>
-              Take it
-            </Button>
-            <div>
-              <Form.Label htmlFor={`${id}-film`}>Film</Form.Label>
-              <FilmSelect id={`${id}-film`} film={desk.pull.film} films={desk.pull.films} onPick={desk.pull.setFilm} />
-            </div>
-            <p id={`${id}-problem`} className="text-danger mb-0" role="alert">
-              {desk.problem}
-            </p>
-          </form>
-        </div>
-        <NotRegulation desk={desk} />
-        {regulation.contradictions.map(({ link: at, earlier, later }) => (
-          <p key={`${at} ${later.entry}`} className="say attention mb-0">
-            {name(at)}: “{printPhrase(earlier.words, unit)}” and “{printPhrase(later.words, unit)}” cannot both be true.
-            The later one is believed; look once more.
-          </p>
+            <kbd>{choice.press}</kbd>{' '}
+            {choice.id === 'driver-first' && words
+              ? words.driver
+              : choice.id === 'follower-first' && words
+                ? words.follower
+                : choice.words}
+          </button>
         ))}
-        <section className="sheet mb-0" aria-label="As the finger goes down">
-          <h3>As the finger goes down</h3>
-          <LandingChart desk={desk} />
-          {assumed.length > 0 && (
-            <p className="soft mb-0">
-              Assumed by the family until it is read:{' '}
-              {[...new Set(assumed)].map((each) => assumedWords[each]).join(', ')}.
-            </p>
-          )}
-        </section>
-        <Rules desk={desk} />
       </div>
-      <div className="d-grid gap-3">
-        <section className="sheet mb-0" aria-label="The linkage">
-          <LinkageDrawing desk={desk} />
-          <div className="d-flex gap-3 align-items-center mt-2">
-            <Form.Label htmlFor={`${id}-force`} className="mb-0 text-nowrap">
-              {printQuantity({ value: touch, unit: 'N' }, unit)} at each touch
-            </Form.Label>
-            <Form.Range
-              id={`${id}-force`}
-              {...forceSteps}
-              value={touch}
-              onChange={(event) => desk.setForce(Number(event.target.value))}
-            />
-          </div>
-          <div className="key-toggles" role="group" aria-label="Keys that are pressed">
-            {hands.map(({ id: key }) => (
-              <button key={key} type="button" aria-pressed={pressed.has(key)} onClick={() => desk.toggle(key)}>
-                {name(key)}
-              </button>
-            ))}
-          </div>
-        </section>
-        <WhatToTurn desk={desk} />
-      </div>
-    </div>
+      <form
+        className="d-flex flex-wrap gap-2 align-items-end mt-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (desk.takeFigure()) back();
+        }}
+      >
+        <div>
+          <Form.Label htmlFor={`${id}-late`}>Follower late by, {unit}</Form.Label>
+          <Form.Control
+            ref={figure}
+            id={`${id}-late`}
+            inputMode="decimal"
+            style={{ width: '9rem' }}
+            value={desk.figure}
+            isInvalid={desk.problem !== ''}
+            aria-describedby={`${id}-problem`}
+            onChange={(event) => desk.setFigure(event.target.value)}
+          />
+        </div>
+        <Button type="submit" disabled={desk.figure.trim() === ''}>
+          Take it
+        </Button>
+        <div>
+          <Form.Label htmlFor={`${id}-film`}>Film</Form.Label>
+          <FilmSelect id={`${id}-film`} film={desk.pull.film} films={desk.pull.films} onPick={desk.pull.setFilm} />
+        </div>
+        <p id={`${id}-problem`} className="text-danger mb-0" role="alert">
+          {desk.problem}
+        </p>
+      </form>
+    </>
   );
-  const readout = (
-    <div className="readout-plain">
-      <div>
-        <span className="label">Last look</span> <strong aria-live="polite">{desk.said || 'none yet'}</strong>
-      </div>
-    </div>
+  return (
+    <RegulationBench
+      desk={desk}
+      label="Letters write what the light or the film shows."
+      ask={ask}
+      onKey={onKey}
+      notes={<NotRegulation desk={desk} />}
+    >
+      <WhatToTurn desk={desk} />
+      <OwnSetting desk={desk} />
+    </RegulationBench>
   );
-  return <Bands work={work} readout={readout} />;
 }
-
-const assumedWords = {
-  opening: 'opening height',
-  spring: 'spring force',
-  pad: 'evenness of the pad',
-  gap: 'play at the link',
-};

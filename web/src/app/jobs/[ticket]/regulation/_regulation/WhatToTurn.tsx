@@ -8,22 +8,41 @@ import {
   printQuantity,
   regulationQuestions,
   type RegulateInput,
-  type RegulateOutput,
 } from '@holotonos/core';
 import { useMemo } from 'react';
-import { useSolved } from '@/job/useSolved';
 import { Button } from '@/ui/bootstrap';
-import type { RegulationDesk } from './useRegulation';
+import { useAdvice } from '@/regulation/useAdvice';
+import type { RegulationDesk } from '@/regulation/useRegulation';
 
 /** One answer of the solver: what to turn in its order, what each turn does to the rules, and what yields to what. */
 function Answer({ desk, question }: { desk: RegulationDesk; question: RegulateInput }) {
   const { type, name, unit, regulation, turn, tried, setTried } = desk;
-  const solved = useSolved('regulate', question);
+  const { advice, before, stop, again } = useAdvice(question);
   const words = new Map(regulation.rules.map(({ rule, words: said }) => [rule.id, said]));
-  if (!solved) return <p className="soft mb-0">Working out what to turn …</p>;
-  if (solved.status !== 'solved')
-    return <p className="mb-0">Nothing can be worked out here: look at each link again.</p>;
-  const { moves, rules, yields } = solved.output as RegulateOutput;
+  const working = advice.state === 'working' && (
+    <p className="mb-0" role="status">
+      <progress aria-label="Working out what to turn" /> Working out what to turn
+      {advice.tried > 0 && `: ${advice.tried.toLocaleString('en')} settings looked at`}{' '}
+      <Button variant="quiet" onClick={stop}>
+        Stop
+      </Button>
+    </p>
+  );
+  if (advice.state === 'failed')
+    return <p className="mb-0">Nothing can be worked out here: {advice.message} Look at each link again.</p>;
+  const output = advice.state === 'known' ? advice.output : before;
+  if (working && !output) return working;
+  if (advice.state === 'stopped' || !output)
+    return (
+      <p className="mb-0">
+        Stopped: nothing was worked out here.{' '}
+        <Button variant="quiet" onClick={again}>
+          Work it out
+        </Button>
+      </p>
+    );
+  const { moves, rules, yields } = output;
+  const settingsOf = (link: string) => desk.adjustments.filter((each) => each.link === link);
   const inOrder = [...moves].sort((a, b) => a.order - b.order);
   const changed = rules.filter(({ before, after }) => Math.abs(before - after) > 5e-4);
   const figure = (value: number) => printQuantity(length(value), unit);
@@ -39,7 +58,7 @@ function Answer({ desk, question }: { desk: RegulationDesk; question: RegulateIn
       <ol className="turns">
         {inOrder.map(({ link, steps, deltaGap }) => {
           const adjuster = type.links.find(({ id }) => id === link)?.adjuster ?? 'fixed';
-          const drift = driftWords[adjuster];
+          const drift = driftWords(adjuster, settingsOf(link), deltaGap);
           return (
             <li key={link}>
               <div>
@@ -47,10 +66,14 @@ function Answer({ desk, question }: { desk: RegulationDesk; question: RegulateIn
                   <strong>{name(link)}.</strong> {printPhrase(adjusterWords(adjuster, steps, deltaGap), unit)}{' '}
                   <span className="soft">
                     Its follower lands {figure(Math.abs(deltaGap))} {deltaGap < 0 ? 'earlier' : 'later'}.
-                    {drift && ` ${drift}`}
+                    {drift && ` ${printPhrase(drift, unit)}`}
                   </span>
                 </span>
-                <Button aria-label={`Done: ${name(link)}`} onClick={() => turn(link, steps, deltaGap)}>
+                <Button
+                  disabled={advice.state !== 'known'}
+                  aria-label={`Done: ${name(link)}`}
+                  onClick={() => turn(link, steps, deltaGap)}
+                >
                   Done
                 </Button>
               </div>
@@ -88,6 +111,7 @@ function Answer({ desk, question }: { desk: RegulationDesk; question: RegulateIn
             : 'No whole step of an adjuster makes it hold.'}
         </p>
       ))}
+      {working}
     </>
   );
 }

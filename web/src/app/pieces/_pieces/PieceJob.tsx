@@ -1,0 +1,100 @@
+'use client';
+
+import {
+  entryProblems,
+  foldJob,
+  judgeJob,
+  jobPlan,
+  misfits,
+  pieceType,
+  planBasis,
+  removableNames,
+  type EntryKind,
+  type NewEntry,
+  type PracticePiece,
+  type ShopState,
+} from '@holotonos/core';
+import { useCallback, useMemo, useState, type ReactNode } from 'react';
+import { v4 as newId } from 'uuid';
+import { useBench } from '@/frame/BenchContext';
+import { JobContext, provisional, unnamed, type Job, type Refusal, type Write } from '@/job/JobContext';
+import { keepPiece, type KeptPiece } from './keptPieces';
+
+const nothing = () => undefined;
+
+/** The first entry of what is written down at a piece: an intake of its instrument. */
+export const pieceIntake = (piece: PracticePiece, author: string, now: string): NewEntry => ({
+  id: newId(),
+  kind: 'intake',
+  author,
+  benchTime: now,
+  body: {
+    ticket: 'PIECE',
+    owner: 'Practice piece',
+    instrumentType: piece.instrument,
+    ...(piece.options && { options: piece.options }),
+    family: pieceType(piece)?.family ?? 'flute',
+    practice: piece.practice,
+    scope: 'repair',
+    unit: 'mm',
+  },
+});
+
+/**
+ * A practice piece as if it were a job: what is seen, turned and said is written as entries and folded as everywhere, but
+ * kept in this browser and in no logbook.
+ */
+export function PieceJob({ kept, shop, children }: { kept: KeptPiece; shop: ShopState; children: ReactNode }) {
+  const { author } = useBench();
+  const [entries, setEntries] = useState(kept.entries);
+  const [refusals, setRefusals] = useState<Refusal[]>([]);
+  const state = useMemo(() => foldJob(entries), [entries]);
+  const type = state.instrument;
+  if (!type) throw new Error('A piece that was taken up names an instrument that ships.');
+  const judgement = useMemo(() => judgeJob(state, type, undefined, shop.sizes), [state, type, shop.sizes]);
+  const plan = useMemo(
+    () => jobPlan(state, type, judgement, kept.at, planBasis(shop)),
+    [state, type, judgement, kept.at, shop],
+  );
+  const names = useMemo(() => removableNames(type), [type]);
+  const write = useCallback(
+    (kind: EntryKind, body: unknown, id: string = newId()): boolean => {
+      const now = new Date().toISOString();
+      const entry = { id, kind, body, author: author.trim() || unnamed, benchTime: now } as unknown as NewEntry;
+      const problems = entryProblems(entry);
+      const unfit = problems.length > 0 ? problems : misfits(state, entry);
+      if (unfit.length > 0) {
+        setRefusals((list) => [...list, { entry, problems: unfit }].slice(-20));
+        return false;
+      }
+      const next = [...entries, provisional(entry, state.seq + 1)];
+      // Without room to keep it the page still has it.
+      keepPiece(localStorage, { ...kept, entries: next, at: now });
+      setEntries(next);
+      return true;
+    },
+    [author, entries, kept, state],
+  ) as Write;
+  const job = useMemo(
+    (): Job => ({
+      ticket: 'PIECE',
+      type,
+      names,
+      state,
+      judgement,
+      plan,
+      now: kept.at,
+      shop,
+      waiting: 0,
+      reachable: true,
+      refusals,
+      dismissRefusals: () => setRefusals([]),
+      aside: [],
+      sendAgain: nothing,
+      letGo: nothing,
+      write,
+    }),
+    [type, names, state, judgement, plan, kept.at, shop, refusals, write],
+  );
+  return <JobContext.Provider value={job}>{children}</JobContext.Provider>;
+}
