@@ -338,7 +338,10 @@ function flute(): DemoJob {
   job.look('hinge', 'upper-g-key', 'hinge-hair');
   for (const part of ['c-sharp', 'c', 'thumb-b']) job.light(part, []);
   for (const part of ['f', 'e', 'd']) job.light(part, [45, 90, 135]);
+  // The main line is out: what F carries lands now before it, now after it, and D is held off.
   job.write('observation', { part: 'f-to-b-flat-pinned', about: 'landing', lands: 'follower' });
+  job.write('observation', { part: 'f-to-f-sharp-pinned', about: 'landing', lands: 'driver' });
+  job.write('observation', { part: 'd-to-f-sharp-pinned', about: 'landing', lands: 'follower' });
   Object.assign(job.truth.pads.get('upper-g') ?? {}, { thickness: 0.02 });
   Object.assign(job.truth.pads.get('a') ?? {}, { side: 0.03 });
   for (const part of ['a', 'upper-g', 'f-sharp']) job.measurePad(part, 'feeler-fine');
