@@ -18,9 +18,9 @@ const views = {
   'rim': { path: '/jobs/LL-201/measure?group=rim&part=low-e' },
   'body-line': { path: '/jobs/LL-201/measure?group=body-line&part=body' },
   'joint': { path: '/jobs/LL-201/measure?group=joint&part=neck' },
-  'rod': { path: '/jobs/LL-201/measure?group=hinge&part=lower-stack-rod' },
   'look': { path: '/jobs/LL-203/look?group=pad&part=b-flat' },
   'regulation': { path: '/jobs/LL-203/regulation', keys: ['ArrowDown', 'ArrowDown', '4', 'Enter', 'd'], settle: 5000 },
+  'piece': { path: '/pieces', press: 'Take it up', keys: ['ArrowDown', 'ArrowDown', 'p', 'm', '<', '<', '<'] },
   'round': { path: '/jobs/LL-203/round', press: 'Start the round' },
   'findings': { path: '/jobs/LL-201/findings' },
   'plan': { path: '/jobs/LL-201/plan' },
@@ -50,6 +50,9 @@ await withServer(async ({ address }) => {
         (light) => {
           localStorage.setItem('holotonos-light', light);
           localStorage.setItem('holotonos-author', 'Perrin Oake');
+          // The piece that is laid out is the same each time.
+          let drawn = 7;
+          Math.random = () => (drawn = (drawn * 16807) % 2147483647) / 2147483647;
         },
         leak ? 'leak' : 'day',
       );
