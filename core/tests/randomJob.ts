@@ -69,6 +69,11 @@ const fitting: Partial<Record<EntryKind, (body: Body, state: JobState, chance: C
     ...body,
     link: pick(chance, instrument?.links.map(({ id }) => id) ?? []),
   }),
+  'rule': (body, { instrument }, chance) => ({
+    ...body,
+    rule: pick(chance, instrument?.rules.map(({ id }) => id) ?? []),
+    range: [0, 0.05],
+  }),
   'pass': (body, state, chance) => ({ ...body, disturbs: [`pad:${String(partOf(state, chance))}`] }),
   'strike': (body, { entries, signOff }, chance) => ({
     ...body,

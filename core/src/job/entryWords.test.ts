@@ -38,6 +38,10 @@ const bodies: Record<string, [object, string]> = {
     { link: 'f-to-f-sharp', steps: -2, change: -0.04, note: 'drifts' },
     'Adjuster set, follower earlier by 0.040 mm: f-to-f-sharp. drifts',
   ],
+  'rule': [
+    { rule: 'f-with-f-sharp', accepted: true, reason: 'the rod twists' },
+    'Rule f-with-f-sharp left as a compromise: the rod twists',
+  ],
   'pass': [{ pass: 'straighten', part: 'e', amount: 0.4, note: 'gently' }, 'Straightening by 0.4°: E. gently'],
   'round': [{ name: 'Pads', points: [{}, {}] }, 'Round begun: Pads, 2 points'],
   'round-skip': [

@@ -5,7 +5,7 @@ import type { InstrumentType } from '../instruments';
 import type { LogState } from '../logbook';
 import type { OperationState } from '../plan';
 import type { PointState, TickState } from '../readings';
-import type { AdjustmentState } from '../regulation';
+import type { AdjustmentState, OwnRule } from '../regulation';
 import type { RoundState } from '../rounds';
 import type { Board, OffPart, SoakState } from '../stripdown';
 import type { Observation } from '../survey';
@@ -44,6 +44,8 @@ export interface JobState extends LogState<Entry> {
   passes: readonly PassState[];
   /** turns of adjusters, in the order they were made */
   adjustments: readonly AdjustmentState[];
+  /** what is wanted otherwise of the rules of regulation, by rule */
+  ruleChanges: ReadonlyMap<string, OwnRule>;
   rounds: ReadonlyMap<string, RoundState>;
   /** changes of the plan made by hand, one for each operation, in the order they were first made */
   planChanges: ReadonlyMap<string, EntryOf<'plan-change'>>;
@@ -80,6 +82,7 @@ export const emptyJobState: JobState = {
   tolerances: null,
   passes: [],
   adjustments: [],
+  ruleChanges: new Map(),
   rounds: new Map(),
   planChanges: new Map(),
   costs: new Map(),

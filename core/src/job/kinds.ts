@@ -15,6 +15,7 @@ import { tolerances } from '../practice/tolerances.kind';
 import { reading } from '../readings/reading.kind';
 import { tick } from '../readings/tick.kind';
 import { adjustment } from '../regulation/adjustment.kind';
+import { rule } from '../regulation/rule.kind';
 import { round } from '../rounds/round.kind';
 import { roundOver } from '../rounds/roundOver.kind';
 import { roundSkip } from '../rounds/roundSkip.kind';
@@ -50,6 +51,7 @@ export const jobKinds = {
   'tolerances': tolerances,
   'pass': pass,
   'adjustment': adjustment,
+  'rule': rule,
   'round': round,
   'round-skip': roundSkip,
   'round-over': roundOver,

@@ -22,6 +22,7 @@ import {
 import { assemblyGuide } from '../stripdown';
 import { landingWords } from '../survey';
 import { isLargeHole, settingsOf, tolerance, toleranceWords, type LimitSource, type Tolerance } from '../practice';
+import type { RuleChange } from '../regulation';
 import type { Sizes } from '../stock';
 import type { KeptUnit } from '../units';
 import type {
@@ -105,6 +106,8 @@ export interface PlanBasis {
   learned?: LearnedTimes;
   /** what there is in the shop, for what is advised */
   sizes?: Sizes;
+  /** rules of regulation the shop wants otherwise, for what the record says of them */
+  rules?: readonly (RuleChange & { instrument: string })[];
   /** whose hands: their own times count first */
   person?: string;
 }

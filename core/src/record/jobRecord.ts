@@ -6,8 +6,9 @@ import type { Entry, EntryOf, JobState } from '../job';
 import { jobPlan, type PlanBasis } from '../plan';
 import { practices } from '../practice';
 import { heldWords, tickWords } from '../readings';
-import { adjustedWords } from '../regulation';
-import type { Phrase } from '../units';
+import { adjustedWords, regulationOf, rulesSeen } from '../regulation';
+import { usualSizes } from '../stock';
+import { length, phrase, type Phrase } from '../units';
 import type { FindingStatus } from '../vocabulary';
 import { lightHistory, type LightPair } from './lightHistory';
 import { photoPairs, type PhotoPair } from './photoHistory';
@@ -40,6 +41,8 @@ export interface JobRecord {
   looks: { group: string; place: string; says: Phrase; good: boolean; stale: boolean; by: string; at: string }[];
   /** adjusters that were set, each with all its turns taken together */
   adjusted: { link: string; says: Phrase }[];
+  /** rules of regulation that somebody has looked at: those that hold, and the others with why they do not; null where none was */
+  rules: { hold: string[]; yield: { words: string; off: Phrase; why: string }[] } | null;
   /** where light showed, first and last */
   lights: (LightPair & { place: string })[];
   /** what was photographed, first and last */
@@ -77,6 +80,33 @@ function inWords(entry: Entry, names: ReadonlyMap<string, string>): string {
   if (entry.kind === 'finding')
     return `finding: ${findingTitle(entry.body)}, ${names.get(entry.body.part) ?? entry.body.part}`;
   return entry.kind.replace('-', ' ');
+}
+
+/** How the rules of regulation stand by what was seen last; what nobody looked at is not vouched for. */
+function rulesTold(
+  state: JobState,
+  type: InstrumentType,
+  { sizes = usualSizes, rules = [] }: PlanBasis,
+): JobRecord['rules'] {
+  const seen = rulesSeen(
+    regulationOf(
+      state,
+      type,
+      sizes.films,
+      rules.filter(({ instrument }) => instrument === type.id),
+    ),
+  );
+  if (seen.length === 0) return null;
+  return {
+    hold: seen.filter(({ holds }) => holds).map(({ words }) => words),
+    yield: seen
+      .filter(({ holds }) => !holds)
+      .map(({ words, violation, change }) => ({
+        words,
+        off: phrase`${length(violation)} off`,
+        why: change?.accepted ? change.reason : '',
+      })),
+  };
 }
 
 /** Everything the record says, from the state of the job. `now` is ISO 8601; `basis` is what the shop brings to its plan. */
@@ -148,6 +178,7 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
         state.adjustments.filter((each) => each.link === link),
       ),
     })),
+    rules: rulesTold(state, type, basis),
     photos: photoPairs(state).map((pair) => ({ ...pair, title: pictured(pair) })),
     lights: lightHistory(state, type).map((row) => ({ ...row, place: place(row.part) })),
     left: [

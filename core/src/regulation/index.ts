@@ -1,5 +1,7 @@
 export { adjustedWords, adjusterWords, driftWords } from './adjusterWords';
 export type { AdjustmentState } from './adjustment.kind';
+export { ruleChangeProblems, type OwnRule } from './rule.kind';
+export type { RuleChange } from './ruleChange.schema';
 export type { WorkedRule } from './workedRules';
 export type { Assumed, JobMechanism } from './jobMechanism';
 export { landingSolver } from './landing.solver';
@@ -14,6 +16,7 @@ export {
   regulationOf,
   regulationQuestions,
   rulesAt,
+  rulesSeen,
   type LinkContradiction,
   type Regulation,
   type RuleNow,

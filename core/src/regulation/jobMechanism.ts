@@ -1,3 +1,4 @@
+import { toRadians } from '../metrology';
 import { isPair, movedKeys, type InstrumentType } from '../instruments';
 import { padClocks, padPoint, readPoint } from '../judgement';
 import { bandOf, upperLimit, type LimitSource } from '../practice';
@@ -25,6 +26,8 @@ export interface JobMechanism {
   twist: FlexRow[];
   /** by the hole of a pad, what the model calls the key that carries it */
   keyOfPad: ReadonlyMap<string, string>;
+  /** by the hole of a pad, the clock of the side it leaves open when it is not level; only of pads where that was seen */
+  openSides: ReadonlyMap<string, number>;
   /** by key or link */
   assumed: ReadonlyMap<string, readonly Assumed[]>;
 }
@@ -76,11 +79,45 @@ function ratioOf(type: InstrumentType, { driver, follower }: Link, travels: Read
 
 /** What was read of a pad: its opening height, and how much further it must close until it seals all round. */
 function padFigures(state: RegulatedJob, hole: string) {
-  const gaps = padClocks.map((clock) => readPoint(state, padPoint(hole, clock)).mean).filter((gap) => gap !== null);
+  const read = gapsRead(state, hole).map(({ gap }) => gap);
   return {
     opening: readPoint(state, { group: 'pad', part: hole, measure: 'height', clock: 0 }).mean,
-    unevenness: gaps.length > 1 ? Math.max(...gaps) - Math.min(...gaps) : null,
+    unevenness: read.length > 1 ? Math.max(...read) - Math.min(...read) : null,
   };
+}
+
+const gapsRead = (state: RegulatedJob, hole: string) =>
+  padClocks.flatMap((clock) => {
+    const { mean } = readPoint(state, padPoint(hole, clock));
+    return mean === null ? [] : [{ clock, gap: mean }];
+  });
+
+/** Gaps round a pad that differ by less show no side, mm. */
+const level = 0.005;
+
+/** The side of each pad that stays open longest: by its gaps, else by what a look or the leak light has shown. */
+function openSides(state: RegulatedJob, type: InstrumentType): Map<string, number> {
+  const sides = new Map<string, number>();
+  for (const { hole } of type.pads) {
+    const gaps = gapsRead(state, hole).sort((a, b) => b.gap - a.gap);
+    const [widest, narrowest] = [gaps[0], gaps.at(-1)];
+    const tick = state.ticks.get(`pad:${hole}`);
+    const light = state.observations.get(`light:${hole}`);
+    if (widest && narrowest && widest.gap - narrowest.gap > level) sides.set(hole, widest.clock);
+    else if (tick && !tick.stale && tick.toward !== undefined) sides.set(hole, tick.toward);
+    else if (gaps.length === 0 && light?.about === 'light') {
+      const middle = middleOf(light.sectors ?? []);
+      if (middle !== null) sides.set(hole, middle);
+    }
+  }
+  return sides;
+}
+
+/** The middle of some clock positions; null where they stand all round. */
+function middleOf(clocks: readonly number[]): number | null {
+  const x = clocks.reduce((sum, clock) => sum + Math.cos(toRadians(clock)), 0);
+  const y = clocks.reduce((sum, clock) => sum + Math.sin(toRadians(clock)), 0);
+  return Math.hypot(x, y) < 0.1 ? null : ((Math.atan2(y, x) * 180) / Math.PI + 360) % 360;
 }
 
 /**
@@ -174,7 +211,15 @@ export function jobMechanism(
     const gap = (travels.get(key) ?? 0) - (travels.get(id) ?? 0);
     links.push({ id, driver: key, follower: id, acts: 'carries', ratio: 1, gap, adjusts: null });
   }
-  return { keys, links, flex: [], twist: twistRows(type, figures), keyOfPad, assumed };
+  return {
+    keys,
+    links,
+    flex: [],
+    twist: twistRows(type, figures),
+    keyOfPad,
+    openSides: openSides(state, type),
+    assumed,
+  };
 }
 
 /** Keys in an order in which every driver comes before what it carries: what moves a driver moves its follower too. */

@@ -11,7 +11,15 @@ import { adjustmentOf } from './adjustment.kind';
 /** All that the regulation of a job is worked out from. */
 export type RegulatedJob = Pick<
   JobState,
-  'points' | 'ticks' | 'passes' | 'tolerances' | 'practice' | 'observations' | 'adjustments' | 'operations'
+  | 'points'
+  | 'ticks'
+  | 'passes'
+  | 'tolerances'
+  | 'practice'
+  | 'observations'
+  | 'adjustments'
+  | 'operations'
+  | 'ruleChanges'
 >;
 
 type Link = InstrumentType['links'][number];

@@ -49,6 +49,22 @@ describe('an instrument nobody has looked at', () => {
     expect(mechanism.assumed.get('f-key')).toEqual(['pad']);
     expect(mechanism.keys.find(({ id }) => id === 'f-key')?.travel).toBe(2.2);
   });
+  test('of a pad that is not level it knows the side: by gaps, by a look, by the leak light', () => {
+    const { job, now } = flutist();
+    const side = (hole: string) => now().mechanism.openSides.get(hole);
+    expect(side('f')).toBeUndefined();
+    job.write('observation', { part: 'f', about: 'light', sectors: [315, 0, 45] });
+    expect(side('f')).toBeCloseTo(0, 6);
+    job.write('tick', { group: 'pad', part: 'f', says: 'light', toward: 90 });
+    expect(side('f')).toBe(90);
+    job.pad('f', [0, 0, 0, 0, 0.02, 0.05, 0.02, 0]);
+    expect(side('f')).toBe(225);
+    job.pad('e', [0.02, 0.021, 0.02, 0.02, 0.02, 0.02, 0.02, 0.02]);
+    expect(side('e')).toBeUndefined();
+    // All round is no side.
+    job.write('observation', { part: 'd', about: 'light', sectors: [0, 90, 180, 270] });
+    expect(side('d')).toBeUndefined();
+  });
   test('a pressed key takes along what it closes, and seals at the touch the practice allows', () => {
     const { mechanism, touch } = flutist().now();
     const [state] = pressedUnder(mechanism, [{ 'd-key': touch }]);

@@ -10,6 +10,8 @@ import { looksAt, type LinkLook, type RegulatedJob } from './linkLooks';
 import type { RegulateInput } from './regulate.schema';
 import type { LinkageOutput } from './linkage.schema';
 import type { Forces } from './mechanism';
+import { ownRules } from './ownRules';
+import type { RuleChange } from './ruleChange.schema';
 import { ruleModels } from './ruleValues';
 import { solveLinkage } from './solveLinkage';
 
@@ -37,6 +39,8 @@ export interface Regulation {
   rules: RuleNow[];
   /** rules of parts that are more than levers and links: to be looked at, nothing is worked out for them */
   beyond: WorkedRule[];
+  /** rules nothing is asked of, by the word of the shop or the job */
+  unasked: WorkedRule[];
   /** looks that still say something, by link, newest last */
   looks: ReadonlyMap<string, readonly LinkLook[]>;
   contradictions: LinkContradiction[];
@@ -54,17 +58,25 @@ const across = ({ low, high }: LinkLook): Interval => [low, high];
  * seen at its links, and how every rule stands by it.
  *
  * @param films thicknesses of film and paper in the shop, mm
+ * @param kept what the shop wants otherwise of the rules of this instrument
  */
-export function regulationOf(state: RegulatedJob, type: InstrumentType, films: readonly number[]): Regulation {
+export function regulationOf(
+  state: RegulatedJob,
+  type: InstrumentType,
+  films: readonly number[],
+  kept: readonly RuleChange[] = [],
+): Regulation {
   const limits = limitsOf(state, type);
   const plain = jobMechanism(state, type, limits, films);
   const looks = new Map(type.links.map((link) => [link.id, looksAt(state, type, link)] as const));
   const mechanism = calibrate(plain, shownBy(type, looks, plain, limits, state.adjustments));
   const { rules, beyond, off } = rulesOf(type, limits);
+  const { asked, unasked } = ownRules(rules, [...kept, ...state.ruleChanges.values()]);
   return {
     mechanism,
     looks,
-    rules: rules.map((rule) => ruleNow(mechanism, rule, off.get(rule.rule.id))),
+    unasked,
+    rules: asked.map((rule) => ruleNow(mechanism, rule, off.get(rule.rule.id))),
     beyond,
     contradictions: contradictionsOf(looks),
     touch: touchForce(limits),
@@ -185,6 +197,10 @@ function ruleNow(mechanism: JobMechanism, worked: WorkedRule, off = 0): RuleNow 
   const violation = model.violation(value);
   return { ...worked, value, violation, holds: violation <= heldWithin, off };
 }
+
+/** Rules that somebody has looked at: at a link that has a say in them. What nobody has seen is not vouched for. */
+export const rulesSeen = ({ mechanism, rules, looks }: Regulation): RuleNow[] =>
+  rules.filter((rule) => linksOfRule(mechanism, rule).some((link) => (looks.get(link) ?? []).length > 0));
 
 /** How the rules of a regulation would stand by another mechanism of the same instrument. */
 export const rulesAt = ({ rules }: Pick<Regulation, 'rules'>, mechanism: JobMechanism): RuleNow[] =>

@@ -2,6 +2,7 @@ import { movedKeys, type InstrumentType } from '../instruments';
 import { bandOf, settingsOf, upperLimit, type LimitSource } from '../practice';
 import type { JobMechanism } from './jobMechanism';
 import type { RegulateInput } from './regulate.schema';
+import type { RuleChange } from './ruleChange.schema';
 
 type TypeRule = InstrumentType['rules'][number];
 type Rule = RegulateInput['rules'][number];
@@ -12,6 +13,8 @@ export interface WorkedRule {
   /** the rule of the type it comes from; null for those every stack has */
   of: string | null;
   words: string;
+  /** what the shop or the job wants otherwise of it */
+  change?: RuleChange;
 }
 
 /** Rules that an ear judges, not a film: they are told, and left to the play test. */

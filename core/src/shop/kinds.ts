@@ -11,12 +11,13 @@ import { practicePiece } from './practicePiece.kind';
 import { price } from './price.kind';
 import { profile } from './profile.kind';
 import { rates } from './rates.kind';
+import { rule } from './rule.kind';
 import { sizes } from './sizes.kind';
 
 /**
  * What the shop itself writes down, beside its jobs: its gauges and their zero checks, its own practices, work, rules
- * and cautions, its people and hours, what it charges, the sizes in its drawers, which of two jobs goes first, and
- * how practice pieces went. Another kind is a file of its own
+ * and cautions, its people and hours, what it charges, the sizes in its drawers, which of two jobs goes first,
+ * how practice pieces went, and what it wants otherwise of rules of regulation. Another kind is a file of its own
  * and a line here.
  */
 export const shopKinds = {
@@ -33,6 +34,7 @@ export const shopKinds = {
   'bench-order': benchOrder,
   'sizes': sizes,
   'practice-piece': practicePiece,
+  'rule': rule,
   'strike': strike,
   'unreadable': unreadable,
 };

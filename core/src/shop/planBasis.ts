@@ -34,7 +34,7 @@ export function planBasis(shop: ShopState, learned?: LearnedTimes): PlanBasis {
   for (const { id, operations } of shop.cautions) {
     for (const kind of operations) cautionsFor[kind] = [...(cautionsFor[kind] ?? []), id];
   }
-  return { ...(custom && { custom }), sizes: shop.sizes, cautionsFor, ...(learned && { learned }) };
+  return { ...(custom && { custom }), sizes: shop.sizes, rules: shop.rules, cautionsFor, ...(learned && { learned }) };
 }
 
 /** A caution as the step card says it. */

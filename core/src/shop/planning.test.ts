@@ -81,7 +81,7 @@ describe('what a shop writes down about its work', () => {
 describe('what a shop brings to a plan', () => {
   test('is nothing while it has added nothing', () => {
     expect(customWork(freshShop)).toBeUndefined();
-    expect(planBasis(freshShop)).toEqual({ cautionsFor: {}, sizes: usualSizes });
+    expect(planBasis(freshShop)).toEqual({ cautionsFor: {}, sizes: usualSizes, rules: [] });
   });
   test('its steps and rules count until they are put away', () => {
     const own = [

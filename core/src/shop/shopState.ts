@@ -6,6 +6,7 @@ import type { Measure } from '../vocabulary';
 import type { GaugeCheck } from './gaugeCheck.kind';
 import type { ShopHours } from './hours.kind';
 import type { PieceProgress } from './practicePiece.kind';
+import type { ShopRule } from './rule.kind';
 import type { ShopEntry, ShopEntryBody } from './shopEntry';
 
 export interface KeptGauge extends ShelfGauge {
@@ -44,6 +45,8 @@ interface ShopContent {
   sizes: Sizes;
   /** how far who has come with practice pieces */
   practised: readonly PieceProgress[];
+  /** rules of regulation this shop wants otherwise */
+  rules: readonly ShopRule[];
 }
 
 /** The logbook of the shop: all of it, and what is true by it. */
@@ -81,6 +84,7 @@ export const freshBook: ShopBook = {
   benchOrder: [],
   sizes: usualSizes,
   practised: [],
+  rules: [],
 };
 /** What a logbook of the shop says, without the entries that say it: what pages are given. */
 export function shopOf({ entries: _entries, byId, struck: _struck, unread, ...content }: ShopBook): ShopState {
@@ -97,6 +101,10 @@ export const freshShop: ShopState = shopOf(freshBook);
 /** What has not been put away. */
 export const inUse = <T extends { retired?: boolean }>(list: readonly T[]): T[] =>
   list.filter(({ retired }) => !retired);
+
+/** What the shop wants otherwise of the rules of an instrument. */
+export const shopRules = ({ rules }: Pick<ShopState, 'rules'>, instrument: string): readonly ShopRule[] =>
+  rules.filter((each) => each.instrument === instrument);
 
 /** The gauges that are in use. */
 export const gaugesInUse = ({ gauges }: ShopState): KeptGauge[] => inUse(gauges);

@@ -9,6 +9,7 @@ import {
   printPhrase,
   regulationOf,
   rulesAt,
+  shopRules,
   tickWords,
   usualGauge,
   type EntryBody,
@@ -32,11 +33,29 @@ export function useRegulation() {
   const { type, state, judgement, write, names, shop } = useJob();
   const { films } = shop.sizes;
   const pull = useFilm();
-  const { points, ticks, observations, adjustments, operations, tolerances, practice, passes } = state;
+  const { points, ticks, observations, adjustments, operations, tolerances, practice, passes, ruleChanges } = state;
   const regulation = useMemo(
     () =>
-      regulationOf({ points, ticks, observations, adjustments, operations, tolerances, practice, passes }, type, films),
-    [points, ticks, observations, adjustments, operations, tolerances, practice, passes, type, films],
+      regulationOf(
+        { points, ticks, observations, adjustments, operations, tolerances, practice, passes, ruleChanges },
+        type,
+        films,
+        shopRules(shop, type.id),
+      ),
+    [
+      points,
+      ticks,
+      observations,
+      adjustments,
+      operations,
+      tolerances,
+      practice,
+      passes,
+      ruleChanges,
+      type,
+      films,
+      shop,
+    ],
   );
   const stops = useMemo(() => linkWalk(type), [type]);
   const asked = useSearchParams().get('link');
@@ -169,6 +188,13 @@ export function useRegulation() {
     setSaid('Set as tried. Look at each again.');
     back();
   };
+  /** Presses harder, or more lightly, by some steps. */
+  const pressBy = (steps: number) =>
+    setForce((now) =>
+      Math.min(forceSteps.max, Math.max(forceSteps.min, (now ?? regulation.touch) + steps * forceSteps.step)),
+    );
+  /** Is a key only pressed because somebody pressed it besides? The one at hand stays down. */
+  const mayRelease = (key: string) => also.includes(key);
   const toggle = (key: string) =>
     setAlso((list) => (list.includes(key) ? list.filter((each) => each !== key) : [...list, key]));
 
@@ -189,6 +215,8 @@ export function useRegulation() {
     toggle,
     touch,
     setForce,
+    pressBy,
+    mayRelease,
     now,
     shown,
     forcesAt,
