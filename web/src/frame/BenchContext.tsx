@@ -1,7 +1,7 @@
 'use client';
 
 import { clockWords, type ClockWords } from '@holotonos/core';
-import { createContext, useCallback, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 
 export type Light = 'day' | 'leak';
 export interface KeyHelp {
@@ -13,6 +13,8 @@ interface Bench {
   /** the time zone of the shop: every time on a screen is by its clock, wherever the browser is */
   zone: string;
   author: string;
+  /** whose name stands under what is written now: also before the page has taken over what this browser remembers */
+  who: () => string;
   setAuthor: (name: string) => void;
   /** names to offer; a name joins them when the field is left */
   people: string[];
@@ -65,6 +67,7 @@ const typing = (target: EventTarget | null) =>
 
 export function BenchProvider({ zone, children }: { zone: string; children: ReactNode }) {
   const [author, setAuthorState] = useState('');
+  const recalled = useRef(false);
   const [people, setPeople] = useState<string[]>([]);
   const [light, setLight] = useState<Light>('day');
   const [helpOpen, setHelpOpen] = useState(false);
@@ -72,6 +75,7 @@ export function BenchProvider({ zone, children }: { zone: string; children: Reac
 
   useEffect(() => {
     const recall = () => {
+      recalled.current = true;
       setAuthorState(localStorage.getItem('holotonos-author') ?? '');
       setPeople(rememberedPeople());
       setLight(document.documentElement.dataset.bsTheme === 'dark' ? 'leak' : 'day');
@@ -83,7 +87,12 @@ export function BenchProvider({ zone, children }: { zone: string; children: Reac
     return () => window.removeEventListener('load', recall);
   }, []);
 
+  const who = useCallback(
+    () => author.trim() || (recalled.current ? '' : (localStorage.getItem('holotonos-author') ?? '').trim()),
+    [author],
+  );
   const setAuthor = useCallback((name: string) => {
+    recalled.current = true;
     setAuthorState(name);
     localStorage.setItem('holotonos-author', name);
   }, []);
@@ -119,6 +128,7 @@ export function BenchProvider({ zone, children }: { zone: string; children: Reac
     () => ({
       zone,
       author,
+      who,
       setAuthor,
       people,
       rememberAuthor,
@@ -129,7 +139,7 @@ export function BenchProvider({ zone, children }: { zone: string; children: Reac
       pageKeys,
       setPageKeys,
     }),
-    [zone, author, setAuthor, people, rememberAuthor, light, switchLight, helpOpen, pageKeys],
+    [zone, author, who, setAuthor, people, rememberAuthor, light, switchLight, helpOpen, pageKeys],
   );
   return <BenchContext.Provider value={value}>{children}</BenchContext.Provider>;
 }

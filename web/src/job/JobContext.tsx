@@ -54,7 +54,7 @@ export interface Job {
   judgement: JobJudgement;
   plan: JobPlan;
   now: string;
-  /** the gauges and sets of limits of the shop, as they were when the page was made */
+  /** the gauges, sizes, rules and sets of limits of the shop, as far as this page has heard */
   shop: ShopState;
   /** entries the server has not acknowledged */
   waiting: number;
@@ -95,10 +95,16 @@ const clockMs = 30_000;
 /** An entry as it will look when the server has taken it, as far as can be told. */
 export const provisional = (entry: NewEntry, seq: number): Entry => ({ ...entry, seq, receivedAt: entry.benchTime });
 
+/** The shop as the server has it; null where it does not answer: the next announcement brings it. */
+async function shopNow(): Promise<ShopState | null> {
+  const response = await fetch('/api/v1/shop').catch(() => null);
+  return response?.ok ? ((await response.json()) as ShopState) : null;
+}
+
 export function JobProvider({
   ticket,
   entries,
-  shop,
+  shop: firstShop,
   learned,
   now: firstNow,
   children,
@@ -111,7 +117,7 @@ export function JobProvider({
   now: string;
   children: ReactNode;
 }) {
-  const { author } = useBench();
+  const { author, who } = useBench();
   const [acknowledged, setAcknowledged] = useState(() => foldJob(entries));
   const [refusals, setRefusals] = useState<Refusal[]>([]);
   const [now, setNow] = useState(firstNow);
@@ -154,7 +160,10 @@ export function JobProvider({
       more = answer.more;
     }
   }, [ticket, take]);
+  const [shop, setShop] = useState(firstShop);
   useLive((live) => {
+    // What the shop changes while a job is open counts in it at once: its gauges, sizes and rules.
+    if (live.event === 'shop') void shopNow().then((known) => known && setShop(known));
     if (live.event === 'ready' || (live.event === 'entry' && live.data.ticket === ticket)) void fetchNew();
   });
 
@@ -177,7 +186,7 @@ export function JobProvider({
   const write = useCallback(
     // Callers see the body their kind asks for; in here any body will do, for the schema judges it.
     (kind: EntryKind, body: unknown, id: string = newId()): boolean => {
-      const plain = { id, kind, body, author: author.trim() || unnamed, benchTime: new Date().toISOString() };
+      const plain = { id, kind, body, author: who() || unnamed, benchTime: new Date().toISOString() };
       const entry = plain as unknown as NewEntry;
       const problems = entryProblems(entry);
       const unfit = problems.length > 0 ? problems : misfits(state, entry);
@@ -189,7 +198,7 @@ export function JobProvider({
       setNow(new Date().toISOString());
       return true;
     },
-    [author, state, queue],
+    [who, state, queue],
   ) as Write;
   const dismissRefusals = useCallback(() => setRefusals([]), []);
   const sendAgain = useCallback((id: string, changed?: NewEntry) => void queue?.again(id, changed), [queue]);

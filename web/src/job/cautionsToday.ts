@@ -42,7 +42,7 @@ export function useCautionsToday(): {
   /** accepts some, or takes that back */
   accept: (cautions: readonly string[], is?: boolean) => void;
 } {
-  const { author, zone } = useBench();
+  const { author, who, zone } = useBench();
   const { shop, now } = useJob();
   const text = useSyncExternalStore(
     subscribe,
@@ -57,10 +57,11 @@ export function useCautionsToday(): {
     return new Set(Object.keys(own).filter((caution) => own[caution] === wordsOf(caution)));
   }, [text, day, person, wordsOf]);
   const accept = (cautions: readonly string[], is = true) => {
+    const own = who();
     const kept = keptOf(localStorage.getItem(key) ?? 'null', day);
-    const others = Object.entries(kept.by[person] ?? {}).filter(([caution]) => !cautions.includes(caution));
+    const others = Object.entries(kept.by[own] ?? {}).filter(([caution]) => !cautions.includes(caution));
     const added = is ? cautions.map((caution) => [caution, wordsOf(caution)]) : [];
-    const by = { ...kept.by, [person]: Object.fromEntries([...others, ...added]) as Record<string, string> };
+    const by = { ...kept.by, [own]: Object.fromEntries([...others, ...added]) as Record<string, string> };
     localStorage.setItem(key, JSON.stringify({ day, by } satisfies Kept));
     for (const listener of listeners) listener();
   };

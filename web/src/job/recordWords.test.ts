@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
-import { lightClocks } from '@holotonos/core';
+import { lightClocks, type Phrase } from '@holotonos/core';
 import { dialSectors, dialSize } from './lightDial';
-import { figureText, limitText, readOnlyWords, rowWords } from './recordWords';
+import { figureText, limitText, readOnlyWords, rowWords, ruleLines } from './recordWords';
 
 test('rows of the record are told in their own unit, or in that of the job', () => {
   const row = { group: 'body-line', place: 'Bell', what: 'run-out' } as Parameters<typeof rowWords>[0];
@@ -29,4 +29,25 @@ test('a pad’s dial has a sector for each position, front up, within its square
   // The first sector lies over the middle.
   const [, y] = /^M[\d.]+ ([\d.]+)/.exec(dialSectors[0] ?? '') ?? [];
   expect(Number(y)).toBeLessThan(dialSize / 4);
+});
+
+test('rules are told with what holds in one line, and why a compromise was left', () => {
+  const off: Phrase = [{ value: 0.0254, unit: 'mm' } as never, ' off'];
+  expect(
+    ruleLines(
+      {
+        hold: ['F closes F♯.', 'E closes F♯.'],
+        yield: [
+          { words: 'D closes F♯.', off, why: 'The rod twists.' },
+          { words: 'A closes B♭.', off, why: '' },
+        ],
+      },
+      'thou',
+    ),
+  ).toEqual([
+    'Holds: F closes F♯. E closes F♯.',
+    'Left as a compromise, 1.0 thou off: D closes F♯. Because: The rod twists.',
+    'Does not hold yet, 1.0 thou off: A closes B♭.',
+  ]);
+  expect(ruleLines({ hold: [], yield: [] }, 'mm')).toEqual([]);
 });

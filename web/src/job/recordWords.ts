@@ -33,3 +33,13 @@ export const lookWords = ({ group, place, says, stale }: JobRecord['looks'][numb
 /** What was read and comes to no figure yet. */
 export const readOnlyWords = ({ group, place, readings }: JobRecord['readOnly'][number]): string =>
   `${group.replaceAll('-', ' ')} of ${place}: ${readings} ${readings === 1 ? 'reading' : 'readings'}, too few for a figure`;
+
+/** How the rules of regulation stand, a line each; what holds in one. */
+export function ruleLines({ hold, yield: left }: NonNullable<JobRecord['rules']>, unit: LengthUnit): string[] {
+  const held = hold.length > 0 ? [`Holds: ${hold.join(' ')}`] : [];
+  const off = left.map(
+    ({ words, off: by, why }) =>
+      `${why === '' ? 'Does not hold yet' : 'Left as a compromise'}, ${printPhrase(by, unit)}: ${words}${why === '' ? '' : ` Because: ${why}`}`,
+  );
+  return [...held, ...off];
+}

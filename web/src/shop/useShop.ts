@@ -15,7 +15,7 @@ import { useLive } from '@/live/live';
 
 /** The shop as it is now, and a way to write into its logbook. Resolves to null when written, else to what was wrong. */
 export function useShop(first: ShopState) {
-  const { author } = useBench();
+  const { who } = useBench();
   const [shop, setShop] = useState(first);
   useLive(({ event }) => {
     if (event !== 'shop') return;
@@ -28,7 +28,7 @@ export function useShop(first: ShopState) {
     );
   });
   const write = async <K extends ShopEntryKind>(kind: K, body: ShopEntryBody<K>): Promise<string | null> => {
-    const entry = { id: newId(), kind, body, author: author.trim() || unnamed, benchTime: new Date().toISOString() };
+    const entry = { id: newId(), kind, body, author: who() || unnamed, benchTime: new Date().toISOString() };
     const words = (problems: readonly Problem[]) =>
       problems.map(({ path, message }) => `${path.replace('/body/', '')} ${message}`).join('; ');
     const problems = shopEntryProblems(entry);
