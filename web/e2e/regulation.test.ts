@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { axeInBothLights, axeProblems, entriesOf, openTicket, seeText, startApp, until, type App } from './app';
+import { axeInBothLights, axeProblems, entriesOf, fill, openTicket, seeText, startApp, until, type App } from './app';
 import { enter, settled } from './measuring';
 
 jest.setTimeout(300_000);
@@ -80,6 +80,82 @@ test('a flute by keyboard: a late follower, a driver its neighbours hold off; a 
   expect(await (await fetch(`${app.address}/api/v1/jobs/${ticket}/looks`)).text()).toContain('f-key+e-key');
 });
 
+test('a rule is wanted otherwise: in this job, in the shop, and as it was; the record says why', async () => {
+  const ticket = 'REG-4';
+  await openTicket(app.address, ticket, { instrumentType: 'concert-flute', family: 'flute' });
+  await page.goto(desk(ticket));
+  await ready();
+  for (let i = 0; i < 40; i += 1) {
+    if (await page.$eval('.survey-place', (place) => place.textContent.startsWith('D key to F♯ key with'))) break;
+    await page.keyboard.press('ArrowDown');
+  }
+  // Held longer, a finger presses harder.
+  const force = () => page.$eval('input[type=range]', (slider) => Number((slider as HTMLInputElement).value));
+  const light = await force();
+  // It waits until the picture stands still.
+  await page.locator('.cup-now.pressed circle').hover();
+  await page.mouse.down();
+  await until(page, (was) => Number(document.querySelector<HTMLInputElement>('input[type=range]')?.value) > was, light);
+  await page.mouse.up();
+  await page.select('select[id$="-film"]', '0.05');
+  await page.focus('.survey-console');
+  await page.keyboard.press('d');
+  // What cannot hold is left with a word the owner can read.
+  await page.waitForSelector('[aria-label^="Leave it as a compromise"]');
+  const leave = await page.$eval('[aria-label^="Leave it as a compromise"]', (button) =>
+    button.getAttribute('aria-label'),
+  );
+  await enter(page, String(leave));
+  await until(page, () => document.querySelector('.attention input') !== null);
+  await page.focus('.attention input');
+  await page.keyboard.type('The rod gives a little.');
+  await page.keyboard.press('Enter');
+  await seeText(page, 'Left as a compromise: The rod gives a little.');
+  await settled(page);
+  expect(await ofKind(ticket, 'rule')).toMatchObject([{ accepted: true, reason: 'The rod gives a little.' }]);
+  // The helper yields: now the pair does not hold, and the record says why.
+  const done = await page.$eval('.turns button', (button) => button.getAttribute('aria-label'));
+  await enter(page, String(done));
+  await seeText(page, 'Look at it again');
+  await settled(page);
+  await page.goto(`${app.address}/jobs/${ticket}/record`);
+  await seeText(page, 'How the keys close together');
+  await seeText(page, 'Because: The rod gives a little.');
+  await page.goto(desk(ticket));
+  await ready();
+  const words = 'A closes B♭.';
+  const open = async (name: string) => {
+    // It stays open, whatever is changed in it.
+    if (!(await page.$('details.sheet[open]'))) await (await page.waitForSelector('details.sheet summary'))?.click();
+    await page.waitForSelector('details.sheet[open]');
+    await enter(page, `Change: ${name}`);
+    await until(page, () => document.querySelector('.rule-form') !== null);
+  };
+  await open(words);
+  await enter(page, 'Keep it so');
+  await seeText(page, 'Say why');
+  await fill(page, 'Why', 'His fingers are strong');
+  await fill(page, 'to, mm', '0.1');
+  expect(await axeProblems(page)).toEqual([]);
+  await enter(page, 'Keep it so');
+  await seeText(page, 'Changed here: His fingers are strong');
+  await settled(page);
+  expect((await ofKind(ticket, 'rule')).at(-1)).toMatchObject({ rule: 'a-with-b-flat', range: [0, 0.1] });
+  await enter(page, `As it was: ${words}`);
+  await until(page, () => !document.body.innerText.includes('His fingers are strong'));
+  await open(words);
+  await fill(page, 'Why', 'We like it so');
+  await page.$eval('input[id$="-shop"]', (radio) => (radio as HTMLInputElement).click());
+  await enter(page, 'Keep it so');
+  await seeText(page, 'The shop wants it so: We like it so');
+  await page.goto(`${app.address}/shop`);
+  await seeText(page, 'Rules of regulation');
+  await seeText(page, 'We like it so');
+  const back = await page.$eval('[aria-label*="A closes B♭"]', (button) => button.getAttribute('aria-label'));
+  await enter(page, String(back));
+  await seeText(page, 'All as they come with the instruments.');
+});
+
 test('a clarinet: two long levers from both hands, and the bridge cork in its own words', async () => {
   const ticket = 'REG-2';
   await openTicket(app.address, ticket, { instrumentType: 'b-flat-clarinet', family: 'clarinet' });
@@ -92,6 +168,19 @@ test('a clarinet: two long levers from both hands, and the bridge cork in its ow
       if (button.textContent.includes('bridge') || button.textContent.includes('Bridge')) button.click();
   });
   await until(page, () => /ridge/.test(document.querySelector('.survey-place')?.textContent ?? ''));
+  await page.focus('.survey-console');
+  // Several keys are held at once, by number.
+  const held = () => page.$$eval('.key-toggles [aria-pressed=true]', (keys) => keys.length);
+  const before = await held();
+  await page.keyboard.down('Shift');
+  await page.keyboard.press('Digit1');
+  await page.keyboard.press('Digit2');
+  await page.keyboard.up('Shift');
+  await until(page, (count) => document.querySelectorAll('.key-toggles [aria-pressed=true]').length !== count, before);
+  const force = () => page.$eval('input[type=range]', (slider) => Number((slider as HTMLInputElement).value));
+  const light = await force();
+  await page.keyboard.press(']');
+  await until(page, (was) => Number(document.querySelector<HTMLInputElement>('input[type=range]')?.value) > was, light);
   await page.focus('.survey-console');
   await page.keyboard.press('d');
   await seeText(page, 'Shave the cork by about');

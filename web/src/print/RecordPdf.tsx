@@ -8,7 +8,7 @@ import {
   type PhotoState,
 } from '@holotonos/core';
 import { dialSectors, dialSize } from '@/job/lightDial';
-import { figureText, limitText, lookWords, readOnlyWords, rowWords } from '@/job/recordWords';
+import { figureText, limitText, lookWords, ruleLines, readOnlyWords, rowWords } from '@/job/recordWords';
 import { minutesText } from '@/ui/words';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
@@ -137,6 +137,11 @@ export function RecordPdf({
       {record.adjusted.length > 0 && (
         <Part title="Adjusters that were set">
           <Lines lines={record.adjusted.map(({ says }) => printPhrase(says, unit))} empty="" />
+        </Part>
+      )}
+      {record.rules && (
+        <Part title="How the keys close together">
+          <Lines lines={ruleLines(record.rules, unit)} empty="" />
         </Part>
       )}
       {record.lights.length > 0 && (

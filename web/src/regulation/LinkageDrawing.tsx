@@ -1,24 +1,65 @@
 'use client';
 
 import { length, placeOfPart, printQuantity } from '@holotonos/core';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { stripLayout } from '@/tube/stripLayout';
 import { Tube } from '@/tube/StripDrawing';
 import type { RegulationDesk } from './useRegulation';
 
 /** Bare tube that is shown beside the outermost pads, mm. */
 const beside = 16;
+/** The picture is at most this much of its width high. */
+const highest = 0.7;
 /** A gap of this and more glows fully, mm: what a leak light shows plainly. */
 const plain = 0.1;
 /** No light and no film tells less than this from shut, mm. */
 const unseen = 0.003;
 
+/** The half of a cup that stays open longest, 0° up: as a path about its middle. */
+function openHalf(x: number, y: number, r: number, toward: number): string {
+  const at = (clock: number) => {
+    const radians = (clock * Math.PI) / 180;
+    return `${x + r * Math.sin(radians)} ${y - r * Math.cos(radians)}`;
+  };
+  return `M${at(toward - 90)} A${r} ${r} 0 0 1 ${at(toward + 90)} Z`;
+}
+
+/** While a cup is held down the finger presses harder with every beat, ms, after so many of them. */
+const beatMs = 100;
+const longAfter = 4;
+
 /**
  * The linkage over the tube: cups as they lie, dark where they seal, light where a gap is left, with the gap in figures;
- * links as arcs that grow with the force they carry. A cup is pressed with a click; the keys below do the same.
+ * links as arcs that grow with the force they carry. A pad that has touched and is not level lets light through on its side
+ * only. A cup is pressed with a click, and harder the longer it is held; the keys below do the same.
  */
 export function LinkageDrawing({ desk }: { desk: RegulationDesk }) {
   const { type, now, pressed, name, unit, toggle, link, regulation } = desk;
+  const holding = useRef<{ timer: ReturnType<typeof setInterval>; was: boolean; long: boolean } | null>(null);
+  const letGo = () => {
+    if (holding.current) clearInterval(holding.current.timer);
+    holding.current = null;
+  };
+  useEffect(() => letGo, []);
+  const hold = (key: string) => {
+    letGo();
+    const was = pressed.has(key);
+    if (!was) toggle(key);
+    let beats = 0;
+    const timer = setInterval(() => {
+      beats += 1;
+      if (beats < longAfter || !holding.current) return;
+      holding.current.long = true;
+      desk.pressBy(1);
+    }, beatMs);
+    holding.current = { timer, was, long: false };
+  };
+  /** A short press on what was down already lets it up. */
+  const release = (key: string) => {
+    const { was = false, long = false } = holding.current ?? {};
+    if (was && !long && desk.mayRelease(key)) toggle(key);
+    letGo();
+  };
   const layout = useMemo(() => stripLayout(type, false), [type]);
   const states = new Map(now.keys.map((key) => [key.id, { ...key, sealed: key.gap < unseen }]));
   const forces = new Map(now.links.map(({ id, force }) => [id, force]));
@@ -32,9 +73,12 @@ export function LinkageDrawing({ desk }: { desk: RegulationDesk }) {
   const spots = [...shownKeys].flatMap((key) => spot(key) ?? []);
   const xs = spots.map(({ x }) => x);
   const [from, to] = xs.length > 0 ? [Math.min(...xs) - beside, Math.max(...xs) + beside] : [0, layout.width];
-  const middle = spots.reduce((sum, { y }) => sum + y, 0) / Math.max(1, spots.length);
-  const width = Math.max(90, to - from);
-  const height = width * 0.4;
+  const ys = spots.map(({ y }) => y);
+  const [top, bottom] = ys.length > 0 ? [Math.min(...ys) - beside, Math.max(...ys) + beside] : [0, 0];
+  const middle = (top + bottom) / 2;
+  // Flat where all cups lie in a row; as high as it must be for one under a thumb.
+  const width = Math.max(90, to - from, (bottom - top) / highest);
+  const height = Math.max(width * 0.4, bottom - top);
   // Figures of neighbours stand on two lines, so that none covers the next.
   const open = type.pads
     .flatMap(({ hole, key }) => {
@@ -45,12 +89,23 @@ export function LinkageDrawing({ desk }: { desk: RegulationDesk }) {
     .sort((a, b) => a.x - b.x)
     .map(({ hole }) => hole);
   const lineOf = (hole: string) => open.indexOf(hole) % 2;
+  /** the side light shows at: of a pad that has touched already and is not level */
+  const oneSided = (hole: string, gap: number): number | null => {
+    const { openSides, keyOfPad, keys } = regulation.mechanism;
+    const uneven = keys.find(({ id }) => id === keyOfPad.get(hole))?.unevenness ?? 0;
+    return gap < uneven ? (openSides.get(hole) ?? null) : null;
+  };
   const gapWords = (gap: number) => printQuantity(length(gap), unit);
+  const sideWords = (key: string, { gap, sealed }: { gap: number; sealed: boolean }) => {
+    const pad = type.pads.find((each) => each.key === key);
+    const side = pad && !sealed ? oneSided(pad.hole, gap) : null;
+    return side === null ? '' : ` toward ${Math.round(side)}°`;
+  };
   const told = [...shownKeys]
     .flatMap((key) => {
       const state = states.get(key);
       if (!state || !type.pads.some((pad) => pad.key === key)) return [];
-      return [`${name(key)} ${state.sealed ? 'seals' : `${gapWords(state.gap)} open`}`];
+      return [`${name(key)} ${state.sealed ? 'seals' : `${gapWords(state.gap)} open`}${sideWords(key, state)}`];
     })
     .join('; ');
   return (
@@ -87,7 +142,13 @@ export function LinkageDrawing({ desk }: { desk: RegulationDesk }) {
         const glow = Math.max(0.2, Math.min(1, state.gap / plain));
         const classes = ['cup-now', pressed.has(key) && 'pressed', inPlay && (state.sealed ? 'shut' : 'open')];
         return (
-          <g key={hole} className={classes.filter(Boolean).join(' ')} onClick={() => toggle(key)}>
+          <g
+            key={hole}
+            className={classes.filter(Boolean).join(' ')}
+            onPointerDown={() => hold(key)}
+            onPointerUp={() => release(key)}
+            onPointerLeave={letGo}
+          >
             <circle cx={x} cy={y} r={diameter / 2} className="cup-ground" />
             {inPlay && (
               <text
@@ -102,7 +163,18 @@ export function LinkageDrawing({ desk }: { desk: RegulationDesk }) {
             )}
             {inPlay && !state.sealed && (
               <>
-                <circle cx={x} cy={y} r={diameter / 2} className="cup-light" opacity={glow} />
+                {oneSided(hole, state.gap) === null ? (
+                  <circle cx={x} cy={y} r={diameter / 2} className="cup-light" opacity={glow} />
+                ) : (
+                  <>
+                    <circle cx={x} cy={y} r={diameter / 2} className="cup-dark" />
+                    <path
+                      d={openHalf(x, y, diameter / 2, oneSided(hole, state.gap) ?? 0)}
+                      className="cup-light"
+                      opacity={glow}
+                    />
+                  </>
+                )}
                 <text
                   x={x}
                   y={y + diameter / 2 + (width / 26) * (1.1 + lineOf(hole))}

@@ -12,6 +12,7 @@ import { forceSteps, type RegulationDesk } from './useRegulation';
 /** Keys every bench of regulation has. */
 export const benchKeys = [
   { keys: 'Enter, ↓ ↑', does: 'next link without an answer; back and forth' },
+  { keys: 'Shift + 1 2 3 …', does: 'press the keys named below the picture, several at once; again lets go' },
   { keys: '[ ]', does: 'press more lightly, press harder' },
   { keys: '< >', does: 'try the adjuster at hand a step earlier, a step later' },
 ];
@@ -71,6 +72,9 @@ function Rules({ desk }: { desk: RegulationDesk }) {
   );
 }
 
+/** Which of the keys below the picture a digit is, wherever the layout has its signs. */
+const finger = (code: string) => Number(/^(?:Digit|Numpad)([1-9])$/.exec(code)?.[1] ?? 0) - 1;
+
 /**
  * The linkage, the round of its links and how the finger goes down: what a job has and a practice piece.
  *
@@ -97,6 +101,16 @@ export function RegulationBench({
   const id = useId();
   useEffect(() => board.current?.focus({ preventScroll: true }), [board]);
 
+  // Keys that meet the one at hand at a pad: what a hand would hold besides.
+  const meets = new Set(
+    type.links
+      .filter(({ driver, follower }) => driver === link?.driver || follower === link?.driver)
+      .flatMap((each) => [each.driver, each.follower]),
+  );
+  const besides = new Set(type.links.filter(({ follower }) => meets.has(follower)).map(({ driver }) => driver));
+  const hands = type.keys.filter(
+    ({ id: key, touches = [] }) => touches.length > 0 && (besides.has(key) || meets.has(key) || pressed.has(key)),
+  );
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const { key } = event;
@@ -104,8 +118,9 @@ export function RegulationBench({
     if (inField || (event.target !== board.current && (key === 'Enter' || key === ' '))) return;
     if (key === 'ArrowDown' || key === 'Enter') desk.goTo(index + 1);
     else if (key === 'ArrowUp') desk.goTo(index - 1);
-    else if (key === '[') desk.setForce(Math.max(forceSteps.min, touch - forceSteps.step));
-    else if (key === ']') desk.setForce(Math.min(forceSteps.max, touch + forceSteps.step));
+    else if (key === '[') desk.pressBy(-1);
+    else if (key === ']') desk.pressBy(1);
+    else if (event.shiftKey && hands[finger(event.code)]) desk.toggle(hands[finger(event.code)]?.id ?? '');
     else if (key === '<') desk.tryStep(-1);
     else if (key === '>') desk.tryStep(1);
     else if (!onKey(key)) return;
@@ -122,16 +137,6 @@ export function RegulationBench({
   const assumed = link
     ? [link.id, link.driver, link.follower].flatMap((of) => regulation.mechanism.assumed.get(of) ?? [])
     : [];
-  // Keys that meet the one at hand at a pad: what a hand would hold besides.
-  const meets = new Set(
-    type.links
-      .filter(({ driver, follower }) => driver === link?.driver || follower === link?.driver)
-      .flatMap((each) => [each.driver, each.follower]),
-  );
-  const besides = new Set(type.links.filter(({ follower }) => meets.has(follower)).map(({ driver }) => driver));
-  const hands = type.keys.filter(
-    ({ id: key, touches = [] }) => touches.length > 0 && (besides.has(key) || meets.has(key) || pressed.has(key)),
-  );
   const work = (
     <div className="regulation" onKeyDown={onKeyDown}>
       <StopList desk={desk} />
@@ -188,9 +193,15 @@ export function RegulationBench({
             />
           </div>
           <div className="key-toggles" role="group" aria-label="Keys that are pressed">
-            {hands.map(({ id: key }) => (
-              <button key={key} type="button" aria-pressed={pressed.has(key)} onClick={() => desk.toggle(key)}>
-                {name(key)}
+            {hands.map(({ id: key }, i) => (
+              <button
+                key={key}
+                type="button"
+                aria-pressed={pressed.has(key)}
+                aria-keyshortcuts={i < 9 ? `Shift+${i + 1}` : undefined}
+                onClick={() => desk.toggle(key)}
+              >
+                {i < 9 && <kbd>{i + 1}</kbd>} {name(key)}
               </button>
             ))}
           </div>

@@ -45,7 +45,7 @@ export const pieceIntake = (piece: PracticePiece, author: string, now: string): 
  * kept in this browser and in no logbook.
  */
 export function PieceJob({ kept, shop, children }: { kept: KeptPiece; shop: ShopState; children: ReactNode }) {
-  const { author } = useBench();
+  const { who } = useBench();
   const [entries, setEntries] = useState(kept.entries);
   const [refusals, setRefusals] = useState<Refusal[]>([]);
   const state = useMemo(() => foldJob(entries), [entries]);
@@ -60,7 +60,7 @@ export function PieceJob({ kept, shop, children }: { kept: KeptPiece; shop: Shop
   const write = useCallback(
     (kind: EntryKind, body: unknown, id: string = newId()): boolean => {
       const now = new Date().toISOString();
-      const entry = { id, kind, body, author: author.trim() || unnamed, benchTime: now } as unknown as NewEntry;
+      const entry = { id, kind, body, author: who() || unnamed, benchTime: now } as unknown as NewEntry;
       const problems = entryProblems(entry);
       const unfit = problems.length > 0 ? problems : misfits(state, entry);
       if (unfit.length > 0) {
@@ -73,7 +73,7 @@ export function PieceJob({ kept, shop, children }: { kept: KeptPiece; shop: Shop
       setEntries(next);
       return true;
     },
-    [author, entries, kept, state],
+    [who, entries, kept, state],
   ) as Write;
   const job = useMemo(
     (): Job => ({

@@ -27,7 +27,7 @@ const noRoom = 'This browser has no room to keep it: put a piece away first.';
 
 /** Takes up a new piece: an instrument, a grade it has something for. */
 function NewPiece({ shop }: { shop: ShopState }) {
-  const { author } = useBench();
+  const { author, who } = useBench();
   const { takeUp } = usePieces();
   const router = useRouter();
   const id = useId();
@@ -59,7 +59,7 @@ function NewPiece({ shop }: { shop: ShopState }) {
     try {
       const seed = Math.floor(Math.random() * (mostSeed + 1));
       const piece = await solverThread().solver.newPiece({ instrument, practice, grade, seed });
-      const kept = takeUp(piece, author);
+      const kept = takeUp(piece, who());
       if (kept === null) setProblem(noRoom);
       else router.push(`/pieces/bench?piece=${kept}`);
     } catch (error) {
@@ -137,7 +137,7 @@ function NewPiece({ shop }: { shop: ShopState }) {
 
 /** Takes up a piece somebody wrote or saved. */
 function FromFile() {
-  const { author } = useBench();
+  const { who } = useBench();
   const { takeUp } = usePieces();
   const router = useRouter();
   const id = useId();
@@ -146,7 +146,7 @@ function FromFile() {
     if (file.size > mostFileBytes) return setProblem('This file is too large to be a practice piece.');
     const read = readPiece(await file.text());
     if ('problem' in read) return setProblem(read.problem);
-    const kept = takeUp(read.piece, author);
+    const kept = takeUp(read.piece, who());
     if (kept === null) setProblem(noRoom);
     else router.push(`/pieces/bench?piece=${kept}`);
   };

@@ -34,7 +34,7 @@ export function usePieces() {
   /** @returns its id, or null where the browser has no room for it */
   const takeUp = useCallback((piece: PracticePiece, author: string): string | null => {
     const at = new Date().toISOString();
-    const intake = provisional(pieceIntake(piece, author.trim() || unnamed, at), 1);
+    const intake = provisional(pieceIntake(piece, author || unnamed, at), 1);
     const id = newId();
     const room = keepPiece(localStorage, { id, piece, entries: [intake], at, done: false });
     tell();

@@ -5,6 +5,7 @@ import { useShop } from '@/shop/useShop';
 import { ShopRow } from './fields';
 import { GaugesSection } from './GaugesSection';
 import { ProfilesSection } from './ProfilesSection';
+import { RegulationRulesSection } from './RegulationRulesSection';
 import { SizesSection } from './SizesSection';
 
 /** More than this helps nobody; striking brings up the next. */
@@ -34,6 +35,7 @@ export function ShopView({ first, now }: { first: ShopState; now: string }) {
       )}
       <GaugesSection shop={shop} write={write} now={now} />
       <SizesSection shop={shop} write={write} />
+      <RegulationRulesSection shop={shop} write={write} />
       <ProfilesSection shop={shop} write={write} />
     </>
   );

@@ -5,7 +5,7 @@ import { useId, useMemo, useState } from 'react';
 import { useBench, useWhen } from '@/frame/BenchContext';
 import { Button, Form } from '@/ui/bootstrap';
 import { unnamed, useJob } from '@/job/JobContext';
-import { figureText, limitText, lookWords, readOnlyWords, rowWords } from '@/job/recordWords';
+import { figureText, limitText, lookWords, ruleLines, readOnlyWords, rowWords } from '@/job/recordWords';
 import { LightDial } from './LightDial';
 import { minutesText } from '@/ui/words';
 import { FileTaker } from '@/files/FileTaker';
@@ -208,6 +208,15 @@ export function RecordView() {
                 <ul className="looks">
                   {record.adjusted.map(({ link, says }) => (
                     <li key={link}>{printPhrase(says, unit)}</li>
+                  ))}
+                </ul>
+              </Section>
+            )}
+            {record.rules && (
+              <Section title="How the keys close together">
+                <ul className="looks">
+                  {ruleLines(record.rules, unit).map((line) => (
+                    <li key={line}>{line}</li>
                   ))}
                 </ul>
               </Section>

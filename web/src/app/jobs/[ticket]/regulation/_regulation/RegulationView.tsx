@@ -10,6 +10,7 @@ import { benchKeys, RegulationBench } from '@/regulation/RegulationBench';
 import { OwnSetting } from '@/regulation/OwnSetting';
 import { useRegulation, type RegulationDesk } from '@/regulation/useRegulation';
 import { Button, Form } from '@/ui/bootstrap';
+import { RuleList } from './RuleList';
 import { WhatToTurn } from './WhatToTurn';
 
 const keys = [
@@ -18,23 +19,48 @@ const keys = [
   ...benchKeys,
 ];
 
-/** What is no fault of regulation: pads that leak by themselves. */
+/** What is no fault of regulation: pads that leak by themselves, hinges that let a pad land elsewhere each time. */
 function NotRegulation({ desk }: { desk: RegulationDesk }) {
   const { type, judgement, name } = desk;
   const { ticket } = useJob();
-  const leaking = type.pads.filter(({ hole }) => stateOf(judgement, 'pad', hole) === 'outside');
-  if (leaking.length === 0) return null;
+  const linked = new Set(type.links.flatMap(({ driver, follower }) => [driver, follower]));
+  const leaking = type.pads.filter(({ hole }) => stateOf(judgement, 'pad', hole) === 'outside').map(({ hole }) => hole);
+  const loose = type.keys.filter(({ id }) => linked.has(id) && stateOf(judgement, 'hinge', id) === 'outside');
+  const places = (group: string, parts: readonly string[]) =>
+    parts.map((part, i) => (
+      <span key={part}>
+        {i > 0 && ', '}
+        <Link href={`/jobs/${ticket}/measure?group=${group}&part=${part}`}>{name(part)}</Link>
+      </span>
+    ));
+  const linkedPads = type.pads.filter(({ key }) => linked.has(key));
+  const unseen = linkedPads.filter(({ hole }) => (stateOf(judgement, 'pad', hole) ?? 'unmeasured') === 'unmeasured');
+  const [first] = unseen;
   return (
-    <p className="say attention">
-      A leak of one pad is no fault of regulation. First see to{' '}
-      {leaking.map(({ hole }, i) => (
-        <span key={hole}>
-          {i > 0 && ', '}
-          <Link href={`/jobs/${ticket}/measure?group=pad&part=${hole}`}>{name(hole)}</Link>
-        </span>
-      ))}
-      .
-    </p>
+    <>
+      {first && (
+        <p className="soft mb-0">
+          Cups first: {unseen.length === 1 ? 'one pad' : `${unseen.length} pads`} of these keys nobody has looked at.{' '}
+          <Link href={`/jobs/${ticket}/look?group=pad&part=${first.hole}`}>Look them over</Link>, each by itself, with
+          the adjusters off.
+        </p>
+      )}
+      {leaking.length > 0 && (
+        <p className="say attention mb-0">
+          A leak of one pad is no fault of regulation. First see to {places('pad', leaking)}.
+        </p>
+      )}
+      {loose.length > 0 && (
+        <p className="say attention mb-0">
+          A pad on a loose hinge lands elsewhere each time: no adjuster cures it. First see to{' '}
+          {places(
+            'hinge',
+            loose.map(({ id }) => id),
+          )}
+          .
+        </p>
+      )}
+    </>
   );
 }
 
@@ -117,6 +143,7 @@ export function RegulationView() {
     >
       <WhatToTurn desk={desk} />
       <OwnSetting desk={desk} />
+      <RuleList desk={desk} />
     </RegulationBench>
   );
 }

@@ -9,8 +9,9 @@ import {
   regulationQuestions,
   type RegulateInput,
 } from '@holotonos/core';
-import { useMemo } from 'react';
-import { Button } from '@/ui/bootstrap';
+import { useId, useMemo, useState, type ReactNode } from 'react';
+import { useJob } from '@/job/JobContext';
+import { Button, Form } from '@/ui/bootstrap';
 import { useAdvice } from '@/regulation/useAdvice';
 import type { RegulationDesk } from '@/regulation/useRegulation';
 
@@ -104,15 +105,69 @@ function Answer({ desk, question }: { desk: RegulationDesk; question: RegulateIn
         </ul>
       )}
       {yields.map(({ rule, to }) => (
-        <p key={rule} className="say attention">
-          Not quite: {words.get(rule)}{' '}
+        <Compromise key={rule} desk={desk} rule={rule} words={words.get(rule) ?? rule}>
           {to.length > 0
             ? `It yields to: ${to.map((id) => words.get(id)).join(' ')}`
             : 'No whole step of an adjuster makes it hold.'}
-        </p>
+        </Compromise>
       ))}
       {working}
     </>
+  );
+}
+
+/** A rule that cannot hold: to which others it yields, and a word of why it is left so, for the record. */
+function Compromise({
+  desk,
+  rule,
+  words,
+  children,
+}: {
+  desk: RegulationDesk;
+  rule: string;
+  words: string;
+  children: ReactNode;
+}) {
+  const { write } = useJob();
+  const [open, setOpen] = useState(false);
+  const [reason, setReason] = useState('');
+  const id = useId();
+  const known = desk.regulation.rules.find((each) => each.rule.id === rule)?.change;
+  return (
+    <div className="say attention mb-2">
+      Not quite: {words} {children}{' '}
+      {known?.accepted ? (
+        <>Left as a compromise: {known.reason}</>
+      ) : open ? (
+        <form
+          className="mt-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (write('rule', { rule, accepted: true, reason: reason.trim() })) setOpen(false);
+          }}
+        >
+          <Form.Label htmlFor={`${id}-why`}>Why it is left so, in words the owner can read</Form.Label>
+          <Form.Control
+            id={`${id}-why`}
+            maxLength={400}
+            value={reason}
+            onChange={(event) => setReason(event.target.value)}
+          />
+          <div className="d-flex gap-2 mt-2">
+            <Button type="submit" disabled={reason.trim() === ''}>
+              Leave it so
+            </Button>
+            <Button variant="quiet" onClick={() => setOpen(false)}>
+              Back
+            </Button>
+          </div>
+        </form>
+      ) : (
+        <Button variant="quiet" aria-label={`Leave it as a compromise: ${words}`} onClick={() => setOpen(true)}>
+          Leave it as a compromise
+        </Button>
+      )}
+    </div>
   );
 }
 
