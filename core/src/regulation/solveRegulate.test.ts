@@ -1,6 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { lastOf } from '../steps';
 import { runSolver } from '../solvers';
-import type { RegulateOutput } from './regulate.schema';
+import type { RegulateInput, RegulateOutput } from './regulate.schema';
+import { regulateSteps } from './solveRegulate';
 
 const key = (id: string, travel: number, force: number, rate: number, more: object = {}) => ({
   id,
@@ -84,16 +87,44 @@ describe('what to turn', () => {
     expect(moves).toMatchObject([{ link: 'e', steps: 2, order: 1 }]);
     expect(rules).toMatchObject([{ before: 0.06, after: expect.closeTo(0.1, 9), holds: true }]);
   });
+  /** More links that nothing asks for make the product of their ranges too large to list. */
+  const widened = (plain: typeof stack) => ({
+    ...plain,
+    keys: [...plain.keys, ...['g', 'h', 'i'].map((id) => key(id, 2, 0.3, 0.02))],
+    links: [
+      ...plain.links,
+      ...['g', 'h', 'i'].map((id) => ({ ...link(id, 0.5), follower: id === 'h' ? 'g' : 'h' })),
+    ].filter(({ driver, follower }) => driver !== follower),
+  });
+  test('whatever is out: what is searched is as good at every rank as what is listed', () => {
+    const sums = ({ rules }: RegulateOutput) =>
+      [1, 2].map((rank) =>
+        rules.reduce((sum, { id, violationAfter }) => sum + ((id === 'all') === (rank === 1) ? violationAfter : 0), 0),
+      );
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: -0.15, max: 0.15, noNaN: true }), { minLength: 3, maxLength: 3 }),
+        (off) => {
+          const plain = { ...stack, links: stack.links.map((each, i) => ({ ...each, gap: each.gap + (off[i] ?? 0) })) };
+          const [best, found] = [sums(solved(plain)), sums(solved(widened(plain)))];
+          // As the contract of the solver has it, mm.
+          for (const [i, sum] of found.entries()) expect(sum).toBeLessThanOrEqual((best[i] ?? 0) + 0.002);
+        },
+      ),
+      { numRuns: 6, seed: 29 },
+    );
+  });
+  test('a search tells how far it has come, and can be left', () => {
+    const steps = regulateSteps(widened(stack) as RegulateInput);
+    const tried = [1, 2, 3].map(() => {
+      const { value } = steps.next();
+      return 'tried' in value ? value.tried : 0;
+    });
+    expect(tried).toEqual([1, 2, 3]);
+    expect(lastOf(steps)).toEqual(solved(widened(stack)));
+  });
   test('the same answer where there are too many settings to list', () => {
-    // Four more links that nothing asks for make the product of their ranges too large.
-    const idle = ['g', 'h', 'i'].map((id) => key(id, 2, 0.3, 0.02));
-    const more = ['g', 'h', 'i'].map((id) => ({ ...link(id, 0.5), follower: 'h' === id ? 'g' : 'h' }));
-    const wide = {
-      ...stack,
-      keys: [...stack.keys, ...idle],
-      links: [...stack.links, ...more.filter(({ driver, follower }) => driver !== follower)],
-    };
-    const [small, large] = [solved(stack), solved(wide)];
+    const [small, large] = [solved(stack), solved(widened(stack))];
     expect(large.rules.map(({ violationAfter }) => violationAfter)).toEqual(
       small.rules.map(({ violationAfter }) => expect.closeTo(violationAfter, 3)),
     );

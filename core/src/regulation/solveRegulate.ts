@@ -29,12 +29,12 @@ interface Adjuster {
 /**
  * Judges settings by some rules; `first` is a rule that must hold before anything else counts.
  *
- * @returns null for a setting that is worse than one to beat, as soon as that is plain: rules of the best ranks are
+ * @returns null for a setting that is worse than the sums to beat, as soon as that is plain: rules of the best ranks are
  *   asked first, and mostly decide
  */
 function judge(rules: readonly RuleModel[], ranks: readonly number[], first: number | null) {
   const inOrder = [...(first === null ? [] : [[first]]), ...ranks.map((rank) => rulesOfRank(rules, rank))];
-  return (steps: Steps, toBeat: Setting | null = null): Setting | null => {
+  return (steps: Steps, toBeat: readonly number[] | null = null): Setting | null => {
     const violations: number[] = rules.map(() => NaN);
     const sums: number[] = [];
     let decided = false;
@@ -46,9 +46,9 @@ function judge(rules: readonly RuleModel[], ranks: readonly number[], first: num
         const violation = Number.isNaN(known) ? rule.violation(rule.value(steps)) : known;
         violations[at] = violation;
         sum += first !== null && i === 0 && violation <= heldWithin ? 0 : violation;
-        if (toBeat && !decided && sum > (toBeat.sums[i] ?? 0) + alike) return null;
+        if (toBeat && !decided && sum > (toBeat[i] ?? 0) + alike) return null;
       }
-      if (toBeat && sum < (toBeat.sums[i] ?? 0) - alike) decided = true;
+      if (toBeat && sum < (toBeat[i] ?? 0) - alike) decided = true;
       sums.push(sum);
     }
     return { steps, violations, sums, turned: turnedIn(steps) };
@@ -58,15 +58,26 @@ function judge(rules: readonly RuleModel[], ranks: readonly number[], first: num
 const rulesOfRank = (rules: readonly RuleModel[], rank: number) =>
   rules.flatMap((rule, i) => (rule.rank === rank ? [i] : []));
 
-/** Is a better than b? Rank by rank, then by how little is turned, then by what is left of the sums. */
-function better(a: Setting, b: Setting): boolean {
-  for (const [i, sum] of a.sums.entries()) {
-    const other = b.sums[i] ?? 0;
-    if (Math.abs(sum - other) > alike) return sum < other;
+/**
+ * What a search has come to: its best setting, and the least sum at each rank among those within a hair of the least at the
+ * ranks before it. Held against the least, what is alike cannot drift away step by step.
+ */
+interface Reached {
+  best: Setting;
+  least: readonly number[];
+}
+
+const reachedFrom = (best: Setting): Reached => ({ best, least: best.sums });
+
+/** What a search has come to with one more setting; null where that is no better. */
+function bettered({ best, least }: Reached, tried: Setting): Reached | null {
+  for (const [i, sum] of tried.sums.entries()) {
+    const so = least[i] ?? 0;
+    if (sum > so + alike) return null;
+    if (sum < so - alike) return { best: tried, least: [...least.slice(0, i), ...tried.sums.slice(i)] };
   }
-  if (a.turned !== b.turned) return a.turned < b.turned;
-  for (const [i, sum] of a.sums.entries()) if (sum !== (b.sums[i] ?? 0)) return sum < (b.sums[i] ?? 0);
-  return false;
+  if (tried.turned >= best.turned) return null;
+  return { best: tried, least: least.map((so, i) => Math.min(so, tried.sums[i] ?? 0)) };
 }
 
 const changed = (steps: Steps, changes: readonly (readonly [number, number])[]): number[] => {
@@ -148,7 +159,7 @@ interface Together {
 type Change = readonly (readonly [link: number, to: number])[];
 
 /** First far and near; every step of an adjuster is only gone through when none of these is better. */
-const strides = [1, 2, 3, 4, 6, 8, 12].flatMap((far) => [-far, far]);
+const strides = [1, 2, 4, 8].flatMap((far) => [-far, far]);
 /** More adjusters at one pad than this are turned two at a time only. */
 const mostMeeting = 6;
 const near = [-3, -2, -1, 0, 1, 2, 3];
@@ -204,33 +215,30 @@ function* searched(
   of: ReturnType<typeof judge>,
   count: RegulateProgress,
 ): Generator<RegulateProgress, Setting> {
-  let best = whole(of(from));
-  const taken = new Set([best.steps.join()]);
-  function* bestOf(changes: Iterable<Change>, first: boolean): Generator<RegulateProgress, Setting | null> {
-    let found: Setting | null = null;
+  let reached = reachedFrom(whole(of(from)));
+  function* bestOf(changes: Iterable<Change>, first: boolean): Generator<RegulateProgress, Reached | null> {
+    let found: Reached | null = null;
     for (const change of changes) {
-      const steps = changed(best.steps, change);
-      // What is alike within a hair can be better than each other in turn: nothing is taken twice.
-      if (taken.has(steps.join())) continue;
       count.tried += 1;
       yield count;
-      const toBeat: Setting = found ?? best;
-      const tried = of(steps, toBeat);
-      if (!tried || !better(tried, toBeat)) continue;
-      found = tried;
+      const so: Reached = found ?? reached;
+      const tried = of(changed(reached.best.steps, change), so.least);
+      const better = tried && bettered(so, tried);
+      if (!better) continue;
+      found = better;
       if (first) break;
     }
     return found;
   }
   for (;;) {
-    const found: Setting | null =
+    const { best } = reached;
+    const found: Reached | null =
       (yield* bestOf(singles(best, adjusters, false), false)) ??
       (yield* bestOf(singles(best, adjusters, true), false)) ??
       (yield* bestOf(pairs(best, met), true)) ??
       (yield* bestOf(groups(best, meeting), true));
     if (!found) return best;
-    taken.add(found.steps.join());
-    best = found;
+    reached = found;
   }
 }
 
