@@ -114,6 +114,70 @@ function benchSchedule() {
   }
 }
 
+/** A stack of nine fingers on one rod and three pads that four of them each close: 12 keys, 12 links, 20 rules. */
+function stack() {
+  const id = (n) => `k${n}`;
+  const fingers = Array.from({ length: 9 }, (_, n) => n);
+  const key = (n, force) => ({ id: id(n), travel: 2.4, unevenness: 0.005, spring: { force, rate: 0.02 } });
+  const keys = [...fingers.map((n) => key(n, 0.28)), ...[9, 10, 11].map((n) => key(n, 0.12))];
+  const links = [9, 10, 11].flatMap((follower, i) =>
+    [0, 1, 2, 3].map((n) => ({
+      id: `l${i}${n}`,
+      driver: id((i * 2 + n) % 9),
+      follower: id(follower),
+      // What is out is out by some steps, this way and that.
+      gap: 0.02 + 0.02 * (((i * 4 + n) % 5) - 2),
+      adjuster: { step: 0.02, min: -12, max: 12 },
+    })),
+  );
+  const flex = fingers.slice(1).map((n) => ({ pressed: id(n - 1), key: id(n), perNewton: 0.03 }));
+  const down = (list) => Object.fromEntries(list.map((n) => [id(n), 0.6]));
+  const rules = [
+    ...links.map(({ id: rule, driver, follower }) => ({
+      kind: 'lag',
+      id: rule,
+      rank: 2,
+      press: driver,
+      pads: [driver, follower],
+      range: [0, 0.03],
+    })),
+    ...[0, 1, 2, 3, 4, 5, 6, 7].map((n) => ({
+      kind: 'seal',
+      id: `s${n}`,
+      rank: 1,
+      forces: down([n, n + 1]),
+      pads: [id(n), id(n + 1)],
+    })),
+  ];
+  return { keys, links, flex, rules };
+}
+
+function benchRegulation() {
+  const { keys, links, flex, rules } = stack();
+  const plain = links.map(({ adjuster: _, ...link }) => link);
+  const solved = (name, input) => {
+    const answer = runSolver(name, input);
+    if (answer.status !== 'solved') throw new Error(`${name}: ${JSON.stringify(answer)}`);
+    return answer.output;
+  };
+  const presses = Array.from({ length: 200 }, (_, i) => ({ id: `p${i}`, forces: { [`k${i % 9}`]: 0.2 + i / 400 } }));
+  const each = median(
+    Array.from({ length: 9 }, () => time(() => solved('linkage', { keys, links: plain, flex, presses }))),
+  );
+  report('state of 12 linked keys', each / presses.length, 'ms', '≤ 0.3');
+  const checks = Array.from({ length: 100 }, (_, i) => ({
+    id: `c${i}`,
+    press: `k${i % 4}`,
+    pads: [`k${i % 4}`, 'k9'],
+  }));
+  const landing = median(
+    Array.from({ length: 9 }, () => time(() => solved('landing', { keys, links: plain, flex, checks }))),
+  );
+  report('which of two pads lands first', landing / checks.length, 'ms', '≤ 1');
+  const ms = time(() => solved('regulate', { keys, links, flex, rules }));
+  report('what to turn: 12 links, 20 rules', ms, 'ms', '≤ 1000');
+}
+
 function benchSolvers() {
   const clocks = [0, 90, 180, 270];
   const bent = (at, clock) => Math.max(0, at - 210) * 0.003 * Math.cos(((clock - 40) * Math.PI) / 180);
@@ -333,6 +397,7 @@ async function benchPages(address) {
 
 if (what !== 'page') {
   benchSolvers();
+  benchRegulation();
   benchSchedule();
   benchLogbook();
 }
