@@ -125,6 +125,8 @@ export function JobShell({ children }: { children: ReactNode }) {
   const { dayText } = useWhen();
   const { ticket, type, state, waiting, reachable, refusals, dismissRefusals } = useJob();
   const { intake } = state;
+  // The linkage is drawn over the tube itself: a second drawing would only take its room.
+  const drawn = !usePathname().endsWith('/regulation');
   return (
     <StripControlProvider>
       <div className="job">
@@ -146,11 +148,13 @@ export function JobShell({ children }: { children: ReactNode }) {
             </span>
             <Tabs />
           </div>
-          <div className="px-2">
-            <Suspense>
-              <JobStrip />
-            </Suspense>
-          </div>
+          {drawn && (
+            <div className="px-2">
+              <Suspense>
+                <JobStrip />
+              </Suspense>
+            </div>
+          )}
         </div>
         <UnreadEntries />
         <SetAside />
