@@ -154,7 +154,7 @@ function stack() {
 
 function benchRegulation() {
   const { keys, links, flex, rules } = stack();
-  const plain = links.map(({ adjuster: _, ...link }) => link);
+  const plain = links.map(({ id, driver, follower, gap }) => ({ id, driver, follower, gap }));
   const solved = (name, input) => {
     const answer = runSolver(name, input);
     if (answer.status !== 'solved') throw new Error(`${name}: ${JSON.stringify(answer)}`);
