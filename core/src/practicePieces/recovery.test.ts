@@ -9,16 +9,17 @@ const rulesOf = ({ laid, job }: PieceBench): RuleNow[] =>
   rulesAt(laid.sound, hiddenMechanism(laid.sound.mechanism, laid.piece.faults, job.state.adjustments));
 
 /** So many pieces a family here; more by hand with SEEDS=100. */
-const seeds = Number(process.env.SEEDS ?? 4);
+const seeds = Number(process.env.SEEDS ?? 3);
 describe('recovery: read with noise and coarse pulls, turned as the solver says, looked at again', () => {
-  test.each(['concert-flute', 'b-flat-clarinet', 'bass-clarinet', 'oboe', 'alto-saxophone'])(
+  test.each(['concert-flute', 'b-flat-clarinet', 'oboe', 'alto-saxophone'])(
     '%s: what must seal does, and nothing is worse than it was',
     (instrument) => {
       const type = instrumentType(instrument) as InstrumentType;
       const grades = gradesOf(type, 'stage').filter((grade) => grade < 5);
       const failed: string[] = [];
       for (let seed = 0; seed < seeds; seed += 1) {
-        const grade = grades[seed % grades.length] as Grade;
+        // The hardest first.
+        const grade = grades[grades.length - 1 - (seed % grades.length)] as Grade;
         const bench = new PieceBench(laidOut({ instrument, practice: seed % 2 ? 'steady' : 'stage', grade, seed }));
         const off = (rules: readonly RuleNow[]) =>
           rules.reduce((sum, { rule, violation }) => sum + (rule.rank === 1 ? violation : 0), 0);
@@ -35,6 +36,6 @@ describe('recovery: read with noise and coarse pulls, turned as the solver says,
       }
       expect([instrument, failed.slice(Math.floor(seeds * 0.05))]).toEqual([instrument, []]);
     },
-    seeds * 4_000,
+    seeds * 20_000,
   );
 });
