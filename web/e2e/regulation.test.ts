@@ -126,7 +126,10 @@ test('a rule is wanted otherwise: in this job, in the shop, and as it was; the r
   const words = 'A closes B♭.';
   const open = async (name: string) => {
     // It stays open, whatever is changed in it.
-    if (!(await page.$('details.sheet[open]'))) await (await page.waitForSelector('details.sheet summary'))?.click();
+    if (!(await page.$('details.sheet[open]'))) {
+      await (await page.waitForSelector('details.sheet summary'))?.focus();
+      await page.keyboard.press('Enter');
+    }
     await page.waitForSelector('details.sheet[open]');
     await enter(page, `Change: ${name}`);
     await until(page, () => document.querySelector('.rule-form') !== null);
@@ -194,10 +197,19 @@ test('an instrument without links says so; both lights are readable; nobody comp
   await page.goto(desk(ticket));
   await seeText(page, 'there is nothing to regulate between them');
   expect(await axeInBothLights(page, desk('LL-203'))).toEqual([]);
-  await page.setViewport({ width: 390, height: 844 });
-  await page.goto(desk('LL-203'));
-  await ready();
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  for (const [width, height] of [
+    [1024, 768],
+    [390, 844],
+  ] as const) {
+    await page.setViewport({ width, height });
+    await page.goto(desk('LL-203'));
+    await ready();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+  }
+  // Cups come first, springs last.
+  await seeText(page, 'Cups first');
+  await page.evaluate(() => [...document.querySelectorAll<HTMLButtonElement>('.part-list button')].at(-1)?.click());
+  await seeText(page, 'Springs last');
   await page.setViewport({ width: 1280, height: 800 });
   expect(complaints).toEqual([]);
 });

@@ -1,7 +1,7 @@
 'use client';
 
 import { mmPerUnit, pressedUnder } from '@holotonos/core';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { axis, Line } from '@/ui/chart';
 import { useColours } from '@/ui/useColours';
 import type { RegulationDesk } from './useRegulation';
@@ -11,7 +11,7 @@ const samples = 33;
 const closeTo = 0.3;
 
 /** What is left open under each pad at hand as the finger goes down: who lands first is who comes to nothing first. */
-export function LandingChart({ desk }: { desk: RegulationDesk }) {
+export const LandingChart = memo(function LandingChart({ desk }: { desk: RegulationDesk }) {
   const { link, shown, forcesAt, touch, unit, name, pressed } = desk;
   const { ink, soft, line, action, attention } = useColours();
   const held = [...pressed].join();
@@ -68,4 +68,4 @@ export function LandingChart({ desk }: { desk: RegulationDesk }) {
       />
     </div>
   );
-}
+});

@@ -1,7 +1,7 @@
 'use client';
 
 import { heldWords, length, printPhrase, printQuantity } from '@holotonos/core';
-import { useEffect, useId, useRef, type KeyboardEvent, type ReactNode } from 'react';
+import { useDeferredValue, useEffect, useId, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import { Bands } from '@/job/JobShell';
 import { Form } from '@/ui/bootstrap';
 import { StateMark } from '@/ui/StateMark';
@@ -98,6 +98,8 @@ export function RegulationBench({
   children: ReactNode;
 }) {
   const { type, link, stop, stops, index, name, regulation, touch, pressed, unit, board } = desk;
+  // The picture comes first, the curves when there is time.
+  const later = useDeferredValue(desk);
   const id = useId();
   useEffect(() => board.current?.focus({ preventScroll: true }), [board]);
 
@@ -168,7 +170,7 @@ export function RegulationBench({
         ))}
         <section className="sheet mb-0" aria-label="As the finger goes down">
           <h3>As the finger goes down</h3>
-          <LandingChart desk={desk} />
+          <LandingChart desk={later} />
           {assumed.length > 0 && (
             <p className="soft mb-0">
               Assumed by the family until it is read:{' '}

@@ -6,11 +6,13 @@ import { jobDouble, settle } from './bench';
 
 const now = '2026-11-23T10:00:00.000Z';
 let author = 'Juno Tam';
+let taken = true;
 let at = now;
 let job: ReturnType<typeof jobDouble> & { plan?: JobPlan; now?: string };
 const planned = () => jobPlan(job.state, job.type, judgeJob(job.state, job.type), now);
 jest.unstable_mockModule('../../src/frame/BenchContext', () => ({
-  useBench: () => ({ author, zone: 'Europe/Berlin' }),
+  // Before the page has taken over what the browser remembers, `author` says nothing yet; `who` knows.
+  useBench: () => ({ author: taken ? author : '', who: () => author, zone: 'Europe/Berlin' }),
 }));
 jest.unstable_mockModule('../../src/job/JobContext', () => ({
   useJob: () => Object.assign(Object.create(job) as typeof job, { plan: planned(), now: at, shop: job.shop }),
@@ -25,6 +27,7 @@ const confirm = (kind: string, part: string) =>
   );
 beforeEach(() => {
   author = 'Juno Tam';
+  taken = true;
   at = now;
   localStorage.clear();
   job = jobDouble();
@@ -52,6 +55,14 @@ describe('cautions', () => {
     expect(has(today(), 'flame')).toBe(true);
     at = '2026-11-23T23:30:00.000Z';
     expect(has(today(), 'flame')).toBe(false);
+  });
+  test('are put down to whoever reads them, also while the page still streams in', () => {
+    taken = false;
+    const hook = today();
+    act(() => hook.result.current.accept(['flame']));
+    taken = true;
+    hook.rerender();
+    expect(has(hook, 'flame')).toBe(true);
   });
   test('are shown again when the shop changes their words', () => {
     const first = today();

@@ -36,6 +36,12 @@ function NotRegulation({ desk }: { desk: RegulationDesk }) {
   const linkedPads = type.pads.filter(({ key }) => linked.has(key));
   const unseen = linkedPads.filter(({ hole }) => (stateOf(judgement, 'pad', hole) ?? 'unmeasured') === 'unmeasured');
   const [first] = unseen;
+  const unfelt = type.keys.filter(
+    ({ id }) => linked.has(id) && (stateOf(judgement, 'spring', id) ?? 'unmeasured') === 'unmeasured',
+  );
+  const [spring] = unfelt;
+  // The last of the round: a spring that is set before the keys land right is set twice.
+  const roundIsOver = desk.index === desk.stops.length - 1;
   return (
     <>
       {first && (
@@ -43,6 +49,12 @@ function NotRegulation({ desk }: { desk: RegulationDesk }) {
           Cups first: {unseen.length === 1 ? 'one pad' : `${unseen.length} pads`} of these keys nobody has looked at.{' '}
           <Link href={`/jobs/${ticket}/look?group=pad&part=${first.hole}`}>Look them over</Link>, each by itself, with
           the adjusters off.
+        </p>
+      )}
+      {roundIsOver && spring && (
+        <p className="soft mb-0">
+          Springs last: {unfelt.length === 1 ? 'one' : unfelt.length} of these keys nobody has felt.{' '}
+          <Link href={`/jobs/${ticket}/look?group=spring&part=${spring.id}`}>Go through them</Link>.
         </p>
       )}
       {leaking.length > 0 && (
