@@ -6,7 +6,7 @@ import { misfits } from '../job';
 import { judgeJob } from '../judgement';
 import { calibrate } from './calibrate';
 import { linkWalk, pressedUnder, regulationQuestions, adjusterWords, driftWords } from '.';
-import { regulationOf } from './regulationOf';
+import { regulationOf, rulesAt } from './regulationOf';
 import { solveRegulate } from './solveRegulate';
 
 const flute = applyOptions(instrumentType('concert-flute') as InstrumentType, []);
@@ -296,4 +296,45 @@ describe('the round', () => {
 test('a mechanism moved by nothing stays as it is', () => {
   const { mechanism } = flutist().now();
   expect(calibrate(mechanism, { lags: new Map(), gaps: new Map(), heldOff: [] })).toEqual(mechanism);
+});
+
+describe('a hair is a hair', () => {
+  test('under a driver in company it proves no twisted rod; plainly free it does', () => {
+    const { job, now } = flutist();
+    const look = { group: 'link', part: 'd-to-f-sharp', held: ['e-key', 'f-key'], film: 0.02 };
+    job.write('tick', { ...look, says: 'driver-drags' });
+    expect(now().mechanism.flex).toEqual([]);
+    job.write('tick', { ...look, says: 'driver-free' });
+    expect(twisted(now())).toBeGreaterThan(0);
+  });
+  test('a pad open by less than anybody sees holds, and nothing that shows is spoilt for it', () => {
+    const { job, now } = flutist();
+    // F a plain late follower; the stack sealed but for less than a film tells.
+    job.read(lateness('f-to-f-sharp'), 0.1);
+    const sound = now();
+    const key = sound.mechanism.keys.find(({ id }) => id === 'd-key');
+    if (!key) throw new Error('a flute has a D key');
+    const open = (by: number) => {
+      const keys = sound.mechanism.keys.map((each) =>
+        each.id === 'd-key' ? { ...each, unevenness: (each.unevenness ?? 0) + by } : each,
+      );
+      const mechanism = { ...sound.mechanism, keys };
+      return { mechanism, rules: rulesAt(sound, mechanism) };
+    };
+    const stackIn = ({ rules }: { rules: ReturnType<typeof rulesAt> }) =>
+      rules.find(({ rule }) => rule.id === 'all-down-f-key');
+    const isHair = (each: { rules: ReturnType<typeof rulesAt> }) =>
+      (stackIn(each)?.violation ?? 0) > 1e-3 && (stackIn(each)?.holds ?? false);
+    const by = Array.from({ length: 120 }, (_, i) => i * 0.003).find((more) => isHair(open(more)));
+    const hair = by === undefined ? null : open(by);
+    if (!hair) throw new Error('somewhere on the way it is open by a hair');
+    const asked = regulationQuestions(hair)[0];
+    const rule = asked?.rules.find(({ id }) => id === 'all-down-f-key');
+    const force = rule?.kind === 'seal' ? Math.max(...Object.values(rule.forces)) : 0;
+    // Asked with the touch that just seals it, and no harder than a quarter more.
+    expect(force).toBeGreaterThan(sound.touch);
+    expect(force).toBeLessThanOrEqual(sound.touch * 1.25 + 1e-9);
+    const moves = asked ? solveRegulate(asked).moves : [];
+    expect(moves.find(({ link }) => link === 'f-to-f-sharp')?.steps).toBeLessThan(0);
+  });
 });

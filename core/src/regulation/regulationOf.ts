@@ -50,6 +50,12 @@ export interface Regulation {
 
 /** What is off by less than this holds, mm. */
 const heldWithin = 1e-6;
+/** No film and no light tells a pad that is open by less than this from one that seals, mm. */
+const unseen = 0.005;
+/** From here on a driver is plainly held off, mm. */
+const plainlyOff = 0.01;
+/** Nobody feels a touch that is harder by less than this share. */
+const mostEased = 0.25;
 const apart = ([low, high]: Interval, [from, to]: Interval) => low > to || from > high;
 const across = ({ low, high }: LinkLook): Interval => [low, high];
 
@@ -153,7 +159,8 @@ function shownBy(
     );
     for (const { held, low, high, turns } of newest.values()) {
       const keys = [link.driver, ...held].filter((key) => links.some(({ driver }) => driver === key));
-      const gap: Interval = low >= 0 ? [0, 0] : [Math.max(0, -high), -low];
+      // A hair under a driver proves no twisted rod: to explain it, the rod would have to give far more than a hair.
+      const gap: Interval = low >= 0 ? [0, 0] : [-high < plainlyOff ? 0 : -high, -low];
       shown.heldOff.push({ key: link.driver, forces: Object.fromEntries(keys.map((key) => [key, force])), gap, turns });
     }
   }
@@ -195,7 +202,8 @@ function ruleNow(mechanism: JobMechanism, worked: WorkedRule, off = 0): RuleNow 
   if (!model) throw new Error('a rule has a model');
   const value = model.value(mechanism.links.map(() => 0)) + off;
   const violation = model.violation(value);
-  return { ...worked, value, violation, holds: violation <= heldWithin, off };
+  const holds = violation <= (rule.kind === 'seal' ? unseen : heldWithin);
+  return { ...worked, value, violation, holds, off };
 }
 
 /** Rules that somebody has looked at: at a link that has a say in them. What nobody has seen is not vouched for. */
@@ -260,8 +268,34 @@ export function regulationQuestions({ mechanism, rules }: Pick<Regulation, 'mech
     );
     const touched = own.filter(({ rule }) => [...reachedBy(mechanism, rule)].some((key) => ends.has(key)));
     const links = part.links.map((link) => (settable.has(link.id) ? link : { ...link, adjusts: null }));
-    return [regulateInput({ ...part, links }, touched)];
+    return [
+      regulateInput(
+        { ...part, links },
+        touched.map((rule) => eased(mechanism, rule)),
+      ),
+    ];
   });
+}
+
+/**
+ * A rule of sealing that is open by less than anybody can see, asked with the touch that just seals it: it is to be kept, and
+ * nothing that shows is to be spoilt for it.
+ */
+function eased(mechanism: JobMechanism, worked: RuleNow): RuleNow {
+  const { rule, violation } = worked;
+  if (rule.kind !== 'seal' || violation <= heldWithin || violation > unseen) return worked;
+  const pressedBy = (share: number): RuleNow => {
+    const forces = Object.fromEntries(Object.entries(rule.forces).map(([key, force]) => [key, force * (1 + share)]));
+    return { ...worked, rule: { ...rule, forces } };
+  };
+  if (ruleNow(mechanism, pressedBy(mostEased)).violation > heldWithin) return worked;
+  let [low, high] = [0, mostEased];
+  while (high - low > 0.002) {
+    const middle = (low + high) / 2;
+    if (ruleNow(mechanism, pressedBy(middle)).violation > heldWithin) low = middle;
+    else high = middle;
+  }
+  return pressedBy(high);
 }
 
 /** What the keys of the instrument do under each of these forces at their touches, N, in the order given. */
