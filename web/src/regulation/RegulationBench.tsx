@@ -56,10 +56,13 @@ function Rules({ desk }: { desk: RegulationDesk }) {
         Rules: {regulation.rules.length - off.length} of {regulation.rules.length} hold
       </h3>
       <ul className="list-plain mb-2">
-        {off.map(({ rule, words, violation }) => (
+        {off.map(({ rule, words, violation, change }) => (
           <li key={rule.id}>
-            <StateMark state="outside" word={false} /> {words}{' '}
-            <span className="soft">off by {printQuantity(length(violation), unit)}</span>
+            <StateMark state={change?.accepted ? 'undecided' : 'outside'} word={false} /> {words}{' '}
+            <span className="soft">
+              off by {printQuantity(length(violation), unit)}
+              {change?.accepted && `, left as a compromise: ${change.reason}`}
+            </span>
           </li>
         ))}
       </ul>
