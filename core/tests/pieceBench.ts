@@ -1,27 +1,28 @@
 import {
   isPair,
+  layOut,
   linkWalk,
   newPiece,
-  pieceType,
   regulationOf,
   regulationQuestions,
   seenAt,
   solveRegulate,
-  soundRegulation,
+  rulesAt,
   usualSizes,
-  type InstrumentType,
   type LaidOut,
   type PieceLook,
   type PieceSeen,
   type PracticePiece,
+  type RuleNow,
 } from '../src';
+import { hiddenMechanism } from '../src/practicePieces/hiddenMechanism';
 import { TestJob } from './testJob';
 
 /** A piece laid out: by what it is made from, or as it was written. */
 export function laidOut(of: PracticePiece | Parameters<typeof newPiece>[0]): LaidOut {
-  const piece = 'faults' in of ? of : newPiece(of);
-  const type = pieceType(piece) as InstrumentType;
-  return { piece, type, sound: soundRegulation(piece, type) };
+  const laid = layOut('faults' in of ? of : newPiece(of));
+  if (!laid) throw new Error(`no instrument “${of.instrument}” ships`);
+  return laid;
 }
 
 /** Somebody at a piece: what is looked at, turned and said is written down as a job. */
@@ -52,6 +53,12 @@ export class PieceBench {
       const seen = this.look({ at: 'link', ...stop, by: 'film', film: 0.02 });
       if ('tick' in seen && seen.tick.says !== 'evenly-tight') this.look({ at: 'link', ...stop, by: 'feeler' });
     }
+  }
+
+  /** How the rules stand by what is really there. */
+  rules(): RuleNow[] {
+    const { piece, sound } = this.laid;
+    return rulesAt(sound, hiddenMechanism(sound.mechanism, piece.faults, this.job.state.adjustments));
   }
 
   /** Turns what the solver says, by what was seen. @returns how many adjusters */

@@ -1,7 +1,7 @@
 import { practice_piece } from '../generated/pieces.js';
 import type { Problem } from '../solvers/contract';
 import { problemsWith } from '../validation';
-import { pieceType, soundRegulation, stepOf } from './hiddenMechanism';
+import { layOut, stepOf } from './hiddenMechanism';
 import type { PieceFault, PracticePiece } from './piece.schema';
 
 /**
@@ -13,9 +13,10 @@ export function pieceProblems(data: unknown): Problem[] {
   const form = problemsWith(practice_piece, data);
   if (form.length > 0) return form;
   const piece = data as PracticePiece;
-  const type = pieceType(piece);
-  if (!type) return [{ path: '/instrument', message: `“${piece.instrument}” is no instrument that ships` }];
-  const { mechanism } = soundRegulation(piece, type);
+  const laid = layOut(piece);
+  if (!laid) return [{ path: '/instrument', message: `“${piece.instrument}” is no instrument that ships` }];
+  const { type, sound } = laid;
+  const { mechanism } = sound;
   const wrong = (fault: PieceFault): string | null => {
     switch (fault.kind) {
       case 'adjuster':

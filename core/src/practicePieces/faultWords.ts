@@ -1,8 +1,7 @@
 import { adjusterWords } from '../regulation';
 import { length, phrase, type Phrase } from '../units';
-import { stepOf } from './hiddenMechanism';
+import { stepOf, type LaidOut } from './hiddenMechanism';
 import type { PieceFault } from './piece.schema';
-import type { LaidOut } from './seen';
 
 /** What a fault is, in words; of an adjuster with what would put it right. */
 export function faultWords({ type, sound }: LaidOut, fault: PieceFault, name: (part: string) => string): Phrase {

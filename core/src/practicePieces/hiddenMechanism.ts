@@ -20,6 +20,19 @@ export const pieceType = ({
 export const soundRegulation = ({ practice }: Pick<PracticePiece, 'practice'>, type: InstrumentType): Regulation =>
   regulationOf({ ...emptyJobState, practice }, type, usualSizes.films);
 
+/** A piece with its instrument, ready to be looked at. */
+export interface LaidOut {
+  piece: PracticePiece;
+  type: InstrumentType;
+  sound: Regulation;
+}
+
+/** Lays out a piece; null where no shipped type has the id it names. */
+export function layOut(piece: PracticePiece): LaidOut | null {
+  const type = pieceType(piece);
+  return type && { piece, type, sound: soundRegulation(piece, type) };
+}
+
 /** What a turn of this adjuster by one step changes at its follower, mm; 0 where nothing can be turned. */
 export const stepOf = ({ links }: Pick<JobMechanism, 'links'>, link: string): number =>
   links.find(({ id }) => id === link)?.adjusts?.step ?? 0;

@@ -1,7 +1,7 @@
 export { pieceProblems } from './checkPiece';
 export { faultWords } from './faultWords';
-export { pieceType, soundRegulation } from './hiddenMechanism';
+export { layOut, pieceType, type LaidOut } from './hiddenMechanism';
 export { gradesOf, gradeWords, newPiece } from './newPiece';
 export { grades, pieceVersion, type Grade, type PieceFault, type PracticePiece } from './piece.schema';
 export { reviewPiece, type PieceJob, type PieceReview } from './review';
-export { seenAt, type LaidOut, type PieceLook, type PieceSeen } from './seen';
+export { seenAt, type PieceLook, type PieceSeen } from './seen';

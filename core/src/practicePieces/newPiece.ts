@@ -3,7 +3,7 @@ import { rulesAt, type Regulation } from '../regulation';
 import { chanceFrom, type Chance } from '../simulation';
 import type { PracticeName } from '../vocabulary';
 import { hiddenMechanism, pieceType, soundRegulation } from './hiddenMechanism';
-import { pieceVersion, type Grade, type PieceFault, type PracticePiece } from './piece.schema';
+import { grades, pieceVersion, type Grade, type PieceFault, type PracticePiece } from './piece.schema';
 
 /** What there is to be learned at each grade. */
 export const gradeWords: Record<Grade, string> = {
@@ -58,19 +58,33 @@ function twistable(sound: Regulation): string[] {
   });
 }
 
+/** What an instrument has to practise on. */
+interface Supply {
+  /** links that can be set, together where they close one pad */
+  pairs: Link[][];
+  /** those where several keys close one pad */
+  shared: Link[][];
+  twistable: string[];
+}
+
+function supplyOf(type: InstrumentType, sound: Regulation): Supply {
+  const pairs = [...settable(type, sound).values()];
+  const shared = pairs.filter((links) => links.length > 1);
+  return { pairs, shared, twistable: shared.length > 0 ? twistable(sound) : [] };
+}
+
+const has: Record<Grade, (supply: Supply) => boolean> = {
+  1: ({ pairs }) => pairs.length > 0,
+  2: ({ pairs }) => pairs.length > 1,
+  3: ({ shared }) => shared.length > 0,
+  4: (supply) => supply.twistable.length > 0,
+  5: ({ pairs, shared }) => shared.length > 0 && pairs.length > 1,
+};
+
 /** The grades an instrument has something for: many have no pad that several keys close. */
 export function gradesOf(type: InstrumentType, practice: PracticeName): Grade[] {
-  const sound = soundRegulation({ practice }, type);
-  const pairs = settable(type, sound);
-  const shared = [...pairs.values()].some((links) => links.length > 1);
-  const has: Record<Grade, boolean> = {
-    1: pairs.size > 0,
-    2: pairs.size > 1,
-    3: shared,
-    4: shared && twistable(sound).length > 0,
-    5: shared && pairs.size > 1,
-  };
-  return ([1, 2, 3, 4, 5] as const).filter((grade) => has[grade]);
+  const supply = supplyOf(type, soundRegulation({ practice }, type));
+  return grades.filter((grade) => has[grade](supply));
 }
 
 const pick = <T>(list: readonly T[], chance: Chance): T => {
@@ -100,31 +114,23 @@ function adjusterOut({ mechanism }: Regulation, { id }: Link, chance: Chance): P
   return { kind: 'adjuster', link: id, steps: Math.max(-most, Math.min(most, wanted || 1)) };
 }
 
-function faultsOf(grade: Grade, type: InstrumentType, sound: Regulation, chance: Chance): PieceFault[] {
-  const pairs = settable(type, sound);
-  const all = [...pairs.values()];
+function faultsOf(grade: Grade, type: InstrumentType, sound: Regulation, supply: Supply, chance: Chance): PieceFault[] {
+  const { pairs, shared } = supply;
   const off = (links: readonly Link[]) => links.map((link) => adjusterOut(sound, link, chance));
-  const sharedLinks = () =>
-    shuffled(
-      pick(
-        all.filter((links) => links.length > 1),
-        chance,
-      ),
-      chance,
-    ).slice(0, 3);
+  const sharedLinks = () => shuffled(pick(shared, chance), chance).slice(0, 3);
   switch (grade) {
     case 1:
-      return off([pick(all.flat(), chance)]);
+      return off([pick(pairs.flat(), chance)]);
     case 2:
       return off(
-        shuffled(all, chance)
+        shuffled(pairs, chance)
           .slice(0, 2)
           .map((links) => pick(links, chance)),
       );
     case 3:
       return off(sharedLinks());
     case 4: {
-      const key = pick(twistable(sound), chance);
+      const key = pick(supply.twistable, chance);
       return [{ kind: 'twist', key, times: Math.round((2 + (mostTwisted - 2) * chance.uniform()) * 100) / 100 }];
     }
     case 5: {
@@ -156,12 +162,13 @@ export function newPiece(
   const { grade, seed } = of;
   const type = pieceType(of);
   if (!type) throw new Error(`“${of.instrument}” is no instrument that ships`);
-  if (!gradesOf(type, of.practice).includes(grade)) throw new Error(`${type.name} has nothing for grade ${grade}`);
   const sound = soundRegulation(of, type);
+  const supply = supplyOf(type, sound);
+  if (!has[grade](supply)) throw new Error(`${type.name} has nothing for grade ${grade}`);
   const chance = chanceFrom(seed * 8 + grade);
-  let faults = faultsOf(grade, type, sound, chance);
+  let faults = faultsOf(grade, type, sound, supply, chance);
   const tells = () => rulesAt(sound, hiddenMechanism(sound.mechanism, faults, [])).some(({ holds }) => !holds);
-  for (let draw = 1; draw < mostDraws && !tells(); draw += 1) faults = faultsOf(grade, type, sound, chance);
+  for (let draw = 1; draw < mostDraws && !tells(); draw += 1) faults = faultsOf(grade, type, sound, supply, chance);
   const title = `${type.name}, grade ${grade}, number ${seed}`;
   return { ...of, format: 'holotonos-practice-piece', version: pieceVersion, title, faults };
 }

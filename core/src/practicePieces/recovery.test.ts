@@ -1,12 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { laidOut, PieceBench } from '../../tests/pieceBench';
 import { instrumentType, type InstrumentType } from '../instruments';
-import { rulesAt, type RuleNow } from '../regulation';
-import { hiddenMechanism } from './hiddenMechanism';
+import type { RuleNow } from '../regulation';
 import { gradesOf, type Grade } from '.';
-
-const rulesOf = ({ laid, job }: PieceBench): RuleNow[] =>
-  rulesAt(laid.sound, hiddenMechanism(laid.sound.mechanism, laid.piece.faults, job.state.adjustments));
 
 /** So many pieces a family here; more by hand with SEEDS=100. */
 const seeds = Number(process.env.SEEDS ?? 3);
@@ -23,12 +19,12 @@ describe('recovery: read with noise and coarse pulls, turned as the solver says,
         const bench = new PieceBench(laidOut({ instrument, practice: seed % 2 ? 'steady' : 'stage', grade, seed }));
         const off = (rules: readonly RuleNow[]) =>
           rules.reduce((sum, { rule, violation }) => sum + (rule.rank === 1 ? violation : 0), 0);
-        const before = off(rulesOf(bench));
+        const before = off(bench.rules());
         for (let round = 0; round < 3; round += 1) {
           bench.walk();
           if (bench.turn() === 0) break;
         }
-        const after = rulesOf(bench);
+        const after = bench.rules();
         expect([seed, off(after) <= before + 0.01]).toEqual([seed, true]);
         // A film of 0.02 tells no less than this.
         if (after.some(({ rule, violation }) => rule.rank === 1 && violation > 0.012))

@@ -11,9 +11,8 @@ import {
   type RuleNow,
 } from '../regulation';
 import type { FindingKind } from '../vocabulary';
-import { hiddenMechanism, turnedBy } from './hiddenMechanism';
+import { hiddenMechanism, turnedBy, type LaidOut } from './hiddenMechanism';
 import type { PieceFault } from './piece.schema';
-import type { LaidOut } from './seen';
 
 /** A job as it is kept of a piece: what was seen, turned and said. */
 export type PieceJob = Pick<JobState, 'entries' | 'struck' | 'adjustments' | 'findings'>;

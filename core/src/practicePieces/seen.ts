@@ -1,10 +1,9 @@
-import type { InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import { choicesOf, type TickGroup } from '../readings';
-import { intervalOf, latenessNow, type LinkStop, type Regulation } from '../regulation';
+import { intervalOf, latenessNow, type LinkStop } from '../regulation';
 import { chanceFrom, type Chance } from '../simulation';
-import { hiddenMechanism } from './hiddenMechanism';
-import type { PieceFault, PracticePiece } from './piece.schema';
+import { hiddenMechanism, type LaidOut } from './hiddenMechanism';
+import type { PieceFault } from './piece.schema';
 
 /** What is done to see something: at a link, at the pad of a key, at the hinge of a key. */
 export type PieceLook =
@@ -17,13 +16,6 @@ export type PieceLook =
 export type PieceSeen =
   | { tick: { group: TickGroup; part: string; says: string; film?: number; toward?: number; held?: string[] } }
   | { lateness: number; link: string; held?: string[] };
-
-/** A piece with its instrument, ready to be looked at. */
-export interface LaidOut {
-  piece: PracticePiece;
-  type: InstrumentType;
-  sound: Regulation;
-}
 
 /** By how much a steady hand reads the same look differently, mm. */
 const hand = 0.002;
@@ -81,14 +73,14 @@ export function seenAt(
   }
   const hidden = hiddenMechanism(sound.mechanism, piece.faults, adjustments);
   const { link, held } = look;
-  const true_ = latenessNow(hidden, sound.mechanism, type, look, sound.touch) ?? 0;
-  const late = true_ + hand * chance.normal() + wandered(laid, link, chance);
-  const with_ = held.length > 0 ? { held: [...held] } : {};
+  const there = latenessNow(hidden, sound.mechanism, type, look, sound.touch) ?? 0;
+  const late = there + hand * chance.normal() + wandered(laid, link, chance);
+  const company = held.length > 0 ? { held: [...held] } : {};
   if (look.by === 'feeler') {
     const read = Math.round(late / feelerStep) * feelerStep;
-    return { lateness: Number(read.toFixed(2)), link, ...with_ };
+    return { lateness: Number(read.toFixed(2)), link, ...company };
   }
   const film = look.by === 'film' ? look.film : undefined;
   const pulled = film === undefined ? {} : { film };
-  return { tick: { group: 'link', part: link, says: saysOf(late, look.by, film), ...pulled, ...with_ } };
+  return { tick: { group: 'link', part: link, says: saysOf(late, look.by, film), ...pulled, ...company } };
 }

@@ -7,6 +7,7 @@ import { jobPlan, type PlanBasis } from '../plan';
 import { practices } from '../practice';
 import { heldWords, tickWords } from '../readings';
 import { adjustedWords, regulationOf, rulesSeen } from '../regulation';
+import { shopRules } from '../shop';
 import { usualSizes } from '../stock';
 import { length, phrase, type Phrase } from '../units';
 import type { FindingStatus } from '../vocabulary';
@@ -88,14 +89,7 @@ function rulesTold(
   type: InstrumentType,
   { sizes = usualSizes, rules = [] }: PlanBasis,
 ): JobRecord['rules'] {
-  const seen = rulesSeen(
-    regulationOf(
-      state,
-      type,
-      sizes.films,
-      rules.filter(({ instrument }) => instrument === type.id),
-    ),
-  );
+  const seen = rulesSeen(regulationOf(state, type, sizes.films, shopRules({ rules }, type.id)));
   if (seen.length === 0) return null;
   return {
     hold: seen.filter(({ holds }) => holds).map(({ words }) => words),

@@ -1,6 +1,7 @@
 import { lagOf } from './lag';
 import { keyState, mechanismOf, press, type Forces } from './mechanism';
 import type { JobMechanism } from './jobMechanism';
+import { leastWhere } from './leastWhere';
 
 /** From where to where something lies, mm. */
 export type Interval = readonly [low: number, high: number];
@@ -103,15 +104,7 @@ function twistShown(mechanism: JobMechanism, { key, forces, gap, turns }: Shown[
     return keyState(model, press(model, forces), model.indexOf(key, 'A look')).gap;
   };
   /** the least twist that holds it off further than this */
-  const beyond = (open: number): number => {
-    let [low, high] = [0, mostTwist];
-    while (high - low > 1e-4) {
-      const middle = (low + high) / 2;
-      if (left(middle) < open) low = middle;
-      else high = middle;
-    }
-    return high;
-  };
+  const beyond = (open: number) => leastWhere((times) => left(times) >= open, [0, mostTwist], 1e-4);
   const untwisted = left(0);
   const [low, high] = gap;
   return [

@@ -1,7 +1,7 @@
-import { toRadians } from '../metrology';
 import { isPair, movedKeys, type InstrumentType } from '../instruments';
 import { padClocks, padPoint, readPoint } from '../judgement';
 import { bandOf, upperLimit, type LimitSource } from '../practice';
+import { lightDirection } from '../survey';
 import type { RegulatedJob } from './linkLooks';
 import type { MechanismInput } from './mechanism';
 import { adjusterStep, mechanismFigures, type AdjusterStep, type MechanismFigures } from './mechanismFigures';
@@ -106,18 +106,11 @@ function openSides(state: RegulatedJob, type: InstrumentType): Map<string, numbe
     if (widest && narrowest && widest.gap - narrowest.gap > level) sides.set(hole, widest.clock);
     else if (tick && !tick.stale && tick.toward !== undefined) sides.set(hole, tick.toward);
     else if (gaps.length === 0 && light?.about === 'light') {
-      const middle = middleOf(light.sectors ?? []);
+      const middle = lightDirection(light.sectors ?? []);
       if (middle !== null) sides.set(hole, middle);
     }
   }
   return sides;
-}
-
-/** The middle of some clock positions; null where they stand all round. */
-function middleOf(clocks: readonly number[]): number | null {
-  const x = clocks.reduce((sum, clock) => sum + Math.cos(toRadians(clock)), 0);
-  const y = clocks.reduce((sum, clock) => sum + Math.sin(toRadians(clock)), 0);
-  return Math.hypot(x, y) < 0.1 ? null : ((Math.atan2(y, x) * 180) / Math.PI + 360) % 360;
 }
 
 /**

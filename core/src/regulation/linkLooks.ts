@@ -64,8 +64,8 @@ const ofLanding = { driver: 'driver-first', together: 'lands-together', follower
 export const intervalOf = (says: string, film = usualFilm): readonly [low: number, high: number] | null =>
   intervals[says]?.(film) ?? null;
 
-/** What each link was turned by since, mm; later is positive. */
-function turnsSince({ adjustments }: RegulatedJob, seq: number): Map<string, number> {
+/** What each link was turned by after an entry, mm; later is positive. Entries are counted from 1. */
+export function turnsSince({ adjustments }: Pick<RegulatedJob, 'adjustments'>, seq: number): Map<string, number> {
   const turns = new Map<string, number>();
   for (const { link, change, seq: at } of adjustments) if (at > seq) turns.set(link, (turns.get(link) ?? 0) + change);
   return turns;

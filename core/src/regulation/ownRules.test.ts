@@ -112,7 +112,7 @@ describe('the shop', () => {
 });
 
 describe('the record', () => {
-  const told_ = (of: ReturnType<typeof bench>) => jobRecord(of.job.state, flute, of.job.now)?.rules;
+  const rulesTold = (of: ReturnType<typeof bench>) => jobRecord(of.job.state, flute, of.job.now)?.rules;
   test('vouches for nothing that nobody has looked at', () => {
     const of = bench();
     const seen = rulesSeen(of.now()).map(({ rule }) => rule.id);
@@ -122,9 +122,9 @@ describe('the record', () => {
   });
   test('says what holds, what does not, and why a compromise was left', () => {
     const of = bench();
-    expect(told_(of)?.yield).toMatchObject([{ words: expect.stringMatching(/^F closes F♯/), why: '' }]);
+    expect(rulesTold(of)?.yield).toMatchObject([{ words: expect.stringMatching(/^F closes F♯/), why: '' }]);
     of.want({ rule: pair, accepted: true, reason: 'The rod twists; a new one was not wanted.' });
-    const [left] = told_(of)?.yield ?? [];
+    const [left] = rulesTold(of)?.yield ?? [];
     expect(left?.why).toBe('The rod twists; a new one was not wanted.');
     expect(told(left?.off)).toMatch(/mm off$/);
   });

@@ -6,7 +6,8 @@ import { heldKey } from '../readings';
 import { lateness, touchForce, workedRules, type WorkedRule } from './workedRules';
 import { calibrate, clamp, partOf, reach, type Interval, type Shown } from './calibrate';
 import { jobMechanism, type JobMechanism } from './jobMechanism';
-import { looksAt, type LinkLook, type RegulatedJob } from './linkLooks';
+import { leastWhere } from './leastWhere';
+import { looksAt, turnsSince, type LinkLook, type RegulatedJob } from './linkLooks';
 import type { RegulateInput } from './regulate.schema';
 import type { LinkageOutput } from './linkage.schema';
 import type { Forces } from './mechanism';
@@ -133,6 +134,7 @@ function shownBy(
   adjustments: RegulatedJob['adjustments'],
 ): Shown {
   const force = touchForce(limits);
+  const turns = turnsSince({ adjustments }, 0);
   const shown = {
     lags: new Map<string, Interval>(),
     gaps: new Map<string, Interval>(),
@@ -143,7 +145,7 @@ function shownBy(
     const alone = own.findLast(({ held }) => held.length === 0);
     const pair = isPair(type, link);
     // What nobody has looked at is taken as right, until somebody has; what was turned since is away from there.
-    const turned = adjustments.reduce((sum, each) => sum + (each.link === link.id ? each.change : 0), 0);
+    const turned = turns.get(link.id) ?? 0;
     const [low, high] = alone ? across(alone) : pair ? lateness(limits) : [0, 0];
     const by = alone ? 0 : turned;
     if (pair) shown.lags.set(link.id, [low + by, high + by]);
@@ -157,11 +159,16 @@ function shownBy(
         .filter(({ held }) => held.length > 0)
         .map((look) => [`${heldKey(look.held)} ${[...look.turns].join()}`, look]),
     );
-    for (const { held, low, high, turns } of newest.values()) {
+    for (const { held, low, high, turns: since } of newest.values()) {
       const keys = [link.driver, ...held].filter((key) => links.some(({ driver }) => driver === key));
       // A hair under a driver proves no twisted rod: to explain it, the rod would have to give far more than a hair.
       const gap: Interval = low >= 0 ? [0, 0] : [-high < plainlyOff ? 0 : -high, -low];
-      shown.heldOff.push({ key: link.driver, forces: Object.fromEntries(keys.map((key) => [key, force])), gap, turns });
+      shown.heldOff.push({
+        key: link.driver,
+        forces: Object.fromEntries(keys.map((key) => [key, force])),
+        gap,
+        turns: since,
+      });
     }
   }
   return shown;
@@ -288,14 +295,8 @@ function eased(mechanism: JobMechanism, worked: RuleNow): RuleNow {
     const forces = Object.fromEntries(Object.entries(rule.forces).map(([key, force]) => [key, force * (1 + share)]));
     return { ...worked, rule: { ...rule, forces } };
   };
-  if (ruleNow(mechanism, pressedBy(mostEased)).violation > heldWithin) return worked;
-  let [low, high] = [0, mostEased];
-  while (high - low > 0.002) {
-    const middle = (low + high) / 2;
-    if (ruleNow(mechanism, pressedBy(middle)).violation > heldWithin) low = middle;
-    else high = middle;
-  }
-  return pressedBy(high);
+  const seals = (share: number) => ruleNow(mechanism, pressedBy(share)).violation <= heldWithin;
+  return seals(mostEased) ? pressedBy(leastWhere(seals, [0, mostEased], 0.002)) : worked;
 }
 
 /** What the keys of the instrument do under each of these forces at their touches, N, in the order given. */

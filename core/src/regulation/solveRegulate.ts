@@ -33,19 +33,19 @@ interface Adjuster {
  *   asked first, and mostly decide
  */
 function judge(rules: readonly RuleModel[], ranks: readonly number[], first: number | null) {
-  const inOrder = [...(first === null ? [] : [[first]]), ...ranks.map((rank) => rulesOfRank(rules, rank))];
+  const inOrder = askedInOrder(rules, ranks, first);
   return (steps: Steps, toBeat: readonly number[] | null = null): Setting | null => {
     const violations: number[] = rules.map(() => NaN);
     const sums: number[] = [];
     let decided = false;
-    for (const [i, of] of inOrder.entries()) {
+    for (const [i, { of, counts }] of inOrder.entries()) {
       let sum = 0;
       for (const at of of) {
         const rule = rules[at] as RuleModel;
         const known = violations[at] as number;
         const violation = Number.isNaN(known) ? rule.violation(rule.value(steps)) : known;
         violations[at] = violation;
-        sum += first !== null && i === 0 && violation <= heldWithin ? 0 : violation;
+        sum += counts(violation);
         if (toBeat && !decided && sum > (toBeat[i] ?? 0) + alike) return null;
       }
       if (toBeat && sum < (toBeat[i] ?? 0) - alike) decided = true;
@@ -55,8 +55,18 @@ function judge(rules: readonly RuleModel[], ranks: readonly number[], first: num
   };
 }
 
-const rulesOfRank = (rules: readonly RuleModel[], rank: number) =>
-  rules.flatMap((rule, i) => (rule.rank === rank ? [i] : []));
+/**
+ * Rules by rank, and how much a violation of each counts; before them a rule that must hold, of which it only counts
+ * whether it does.
+ */
+function askedInOrder(rules: readonly RuleModel[], ranks: readonly number[], first: number | null) {
+  const byRank = ranks.map((rank) => ({
+    of: rules.flatMap((rule, i) => (rule.rank === rank ? [i] : [])),
+    counts: (violation: number) => violation,
+  }));
+  if (first === null) return byRank;
+  return [{ of: [first], counts: (violation: number) => (violation <= heldWithin ? 0 : violation) }, ...byRank];
+}
 
 /**
  * What a search has come to: its best setting, and the least sum at each rank among those within a hair of the least at the
@@ -114,14 +124,13 @@ function* bestListed(
   count: RegulateProgress,
 ): Generator<RegulateProgress, Steps> {
   let kept = settings.map((steps) => ({ steps, sums: [] as number[] }));
-  const asked = [...(first === null ? [] : [[first]]), ...ranks.map((rank) => rulesOfRank(rules, rank))];
-  for (const [i, of] of asked.entries()) {
+  for (const [i, { of, counts }] of askedInOrder(rules, ranks, first).entries()) {
     for (const each of kept) {
       let sum = 0;
       for (const at of of) {
         const rule = rules[at] as RuleModel;
         const violation = rule.violation(rule.value(each.steps));
-        sum += first !== null && i === 0 && violation <= heldWithin ? 0 : violation;
+        sum += counts(violation);
       }
       each.sums.push(sum);
       count.tried += 1;
