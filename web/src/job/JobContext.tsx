@@ -36,6 +36,7 @@ import { v4 as newId } from 'uuid';
 import { useBench } from '@/frame/BenchContext';
 import type { Aside, QueueState } from './entryQueue';
 import { useLive } from '@/live/live';
+import { shopNow } from '@/shop/shopNow';
 import { queueOf } from './outbox';
 import { useSolverAnswers } from './solverAnswers';
 
@@ -95,11 +96,19 @@ const clockMs = 30_000;
 /** An entry as it will look when the server has taken it, as far as can be told. */
 export const provisional = (entry: NewEntry, seq: number): Entry => ({ ...entry, seq, receivedAt: entry.benchTime });
 
-/** The shop as the server has it; null where it does not answer: the next announcement brings it. */
-async function shopNow(): Promise<ShopState | null> {
-  const response = await fetch('/api/v1/shop').catch(() => null);
-  return response?.ok ? ((await response.json()) as ShopState) : null;
+/** An entry as it is written now, and what is wrong with it by itself or in this job; any body will do, it is judged here. */
+export function checkedEntry(
+  state: JobState,
+  { id, kind, body, author }: { id: string; kind: EntryKind; body: unknown; author: string },
+): Refusal {
+  const benchTime = new Date().toISOString();
+  const entry = { id, kind, body, author: author || unnamed, benchTime } as unknown as NewEntry;
+  const problems = entryProblems(entry);
+  return { entry, problems: problems.length > 0 ? problems : misfits(state, entry) };
 }
+
+/** What was refused lately, with one more. */
+export const withRefusal = (list: readonly Refusal[], refusal: Refusal): Refusal[] => [...list, refusal].slice(-20);
 
 export function JobProvider({
   ticket,
@@ -186,12 +195,9 @@ export function JobProvider({
   const write = useCallback(
     // Callers see the body their kind asks for; in here any body will do, for the schema judges it.
     (kind: EntryKind, body: unknown, id: string = newId()): boolean => {
-      const plain = { id, kind, body, author: who() || unnamed, benchTime: new Date().toISOString() };
-      const entry = plain as unknown as NewEntry;
-      const problems = entryProblems(entry);
-      const unfit = problems.length > 0 ? problems : misfits(state, entry);
-      if (unfit.length > 0) {
-        setRefusals((list) => [...list, { entry, problems: unfit }].slice(-20));
+      const { entry, problems } = checkedEntry(state, { id, kind, body, author: who() });
+      if (problems.length > 0) {
+        setRefusals((list) => withRefusal(list, { entry, problems }));
         return false;
       }
       queue?.add(entry);

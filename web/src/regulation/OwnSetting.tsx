@@ -9,9 +9,9 @@ const unseen = 5e-4;
 
 /** The adjuster of the link at hand, step by step: tried on the picture and on every rule before anything is touched. */
 export function OwnSetting({ desk }: { desk: RegulationDesk }) {
-  const { type, link, regulation, tried, triedSteps, tryStep, turnTried, setTried, rulesTried, name, unit } = desk;
+  const { type, link, adjusts, regulation, tried, triedSteps, tryStep, turnTried, setTried, rulesTried, name, unit } =
+    desk;
   const figure = (value: number) => printQuantity(length(value), unit);
-  const adjusts = regulation.mechanism.links.find(({ id }) => id === link?.id)?.adjusts;
   const changed = (rulesTried ?? []).flatMap((after, i) => {
     const before = regulation.rules[i];
     return before && Math.abs(after.value - before.value) > unseen ? [{ before, after }] : [];

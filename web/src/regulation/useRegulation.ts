@@ -156,6 +156,8 @@ export function useRegulation() {
     taken(`${figure.trim()} late`);
     return true;
   };
+  /** what the adjuster at hand can do; nothing where there is none */
+  const adjusts = regulation.mechanism.links.find(({ id }) => id === link?.id)?.adjusts ?? null;
   /** by how many steps an adjuster stands away, as it is only tried */
   const triedSteps = (of: string): number => {
     const step = regulation.mechanism.links.find(({ id }) => id === of)?.adjusts?.step;
@@ -163,7 +165,6 @@ export function useRegulation() {
   };
   /** Tries the adjuster at hand a step further. @returns whether it has one, and has that far to go */
   const tryStep = (by: 1 | -1): boolean => {
-    const adjusts = regulation.mechanism.links.find(({ id }) => id === link?.id)?.adjusts;
     if (!adjusts || !link) return false;
     const steps = triedSteps(link.id) + by;
     if (steps < adjusts.min || steps > adjusts.max) return false;
@@ -236,6 +237,7 @@ export function useRegulation() {
     tried,
     setTried,
     rulesTried,
+    adjusts,
     triedSteps,
     tryStep,
     turnTried,

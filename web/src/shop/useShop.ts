@@ -12,20 +12,14 @@ import { v4 as newId } from 'uuid';
 import { useBench } from '@/frame/BenchContext';
 import { unnamed } from '@/job/JobContext';
 import { useLive } from '@/live/live';
+import { shopNow } from './shopNow';
 
 /** The shop as it is now, and a way to write into its logbook. Resolves to null when written, else to what was wrong. */
 export function useShop(first: ShopState) {
   const { who } = useBench();
   const [shop, setShop] = useState(first);
   useLive(({ event }) => {
-    if (event !== 'shop') return;
-    void fetch('/api/v1/shop').then(
-      async (response) => {
-        if (response.ok) setShop((await response.json()) as ShopState);
-      },
-      // The next announcement brings it.
-      () => undefined,
-    );
+    if (event === 'shop') void shopNow().then((known) => known && setShop(known));
   });
   const write = async <K extends ShopEntryKind>(kind: K, body: ShopEntryBody<K>): Promise<string | null> => {
     const entry = { id: newId(), kind, body, author: who() || unnamed, benchTime: new Date().toISOString() };

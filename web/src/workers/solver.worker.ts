@@ -1,9 +1,9 @@
 import {
   gradesOf,
+  layOut,
   newPiece,
   pieceType,
   reviewPiece,
-  soundRegulation,
   type Grade,
   type PieceJob,
   type PieceReview,
@@ -78,8 +78,8 @@ const api = {
   newPiece,
   /** what there was to a practice piece, and what was done of it */
   review: (piece: PracticePiece, job: PieceJob): PieceReview | null => {
-    const type = pieceType(piece);
-    return type && reviewPiece({ piece, type, sound: soundRegulation(piece, type) }, job);
+    const laid = layOut(piece);
+    return laid && reviewPiece(laid, job);
   },
   /** gives up what was asked under this name, or everything */
   stop: (name?: string) => {

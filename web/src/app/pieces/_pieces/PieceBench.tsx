@@ -3,19 +3,16 @@
 import {
   choiceOf,
   heldWords,
-  pieceType,
   printPhrase,
   seenAt,
-  soundRegulation,
   tickWords,
   type Entry,
   type FindingKind,
   type InstrumentType,
-  type LaidOut,
   type PieceLook,
   type PracticePiece,
 } from '@holotonos/core';
-import { useId, useMemo } from 'react';
+import { useId } from 'react';
 import { v4 as newId } from 'uuid';
 import { FilmSelect } from '@/figure/FilmSelect';
 import { usePageKeys } from '@/frame/BenchContext';
@@ -24,6 +21,7 @@ import { benchKeys, RegulationBench } from '@/regulation/RegulationBench';
 import { OwnSetting } from '@/regulation/OwnSetting';
 import { useRegulation, type RegulationDesk } from '@/regulation/useRegulation';
 import { Button } from '@/ui/bootstrap';
+import { useLaidOut } from './PieceJob';
 
 const keys = [
   { keys: 'l p m', does: 'look at this link by light, pull the film, measure with the feeler' },
@@ -140,10 +138,7 @@ export function PieceBench({ piece, onDone }: { piece: PracticePiece; onDone: ()
   const { type, link, name, pull } = desk;
   const id = useId();
   usePageKeys(keys);
-  const laid = useMemo((): LaidOut => {
-    const own = pieceType(piece) ?? type;
-    return { piece, type: own, sound: soundRegulation(piece, own) };
-  }, [piece, type]);
+  const laid = useLaidOut(piece);
   const ways = waysAt(desk, type);
   const look = (way: Way) => {
     const seen = seenAt(laid, state, way.look);

@@ -1,15 +1,15 @@
 'use client';
 
 import {
-  entryProblems,
   foldJob,
   judgeJob,
   jobPlan,
-  misfits,
+  layOut,
   pieceType,
   planBasis,
   removableNames,
   type EntryKind,
+  type LaidOut,
   type NewEntry,
   type PracticePiece,
   type ShopState,
@@ -17,7 +17,15 @@ import {
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench } from '@/frame/BenchContext';
-import { JobContext, provisional, unnamed, type Job, type Refusal, type Write } from '@/job/JobContext';
+import {
+  checkedEntry,
+  JobContext,
+  provisional,
+  withRefusal,
+  type Job,
+  type Refusal,
+  type Write,
+} from '@/job/JobContext';
 import { keepPiece, type KeptPiece } from './keptPieces';
 
 const nothing = () => undefined;
@@ -59,17 +67,14 @@ export function PieceJob({ kept, shop, children }: { kept: KeptPiece; shop: Shop
   const names = useMemo(() => removableNames(type), [type]);
   const write = useCallback(
     (kind: EntryKind, body: unknown, id: string = newId()): boolean => {
-      const now = new Date().toISOString();
-      const entry = { id, kind, body, author: who() || unnamed, benchTime: now } as unknown as NewEntry;
-      const problems = entryProblems(entry);
-      const unfit = problems.length > 0 ? problems : misfits(state, entry);
-      if (unfit.length > 0) {
-        setRefusals((list) => [...list, { entry, problems: unfit }].slice(-20));
+      const { entry, problems } = checkedEntry(state, { id, kind, body, author: who() });
+      if (problems.length > 0) {
+        setRefusals((list) => withRefusal(list, { entry, problems }));
         return false;
       }
       const next = [...entries, provisional(entry, state.seq + 1)];
       // Without room to keep it the page still has it.
-      keepPiece(localStorage, { ...kept, entries: next, at: now });
+      keepPiece(localStorage, { ...kept, entries: next, at: entry.benchTime });
       setEntries(next);
       return true;
     },
@@ -97,4 +102,13 @@ export function PieceJob({ kept, shop, children }: { kept: KeptPiece; shop: Shop
     [type, names, state, judgement, plan, kept.at, shop, refusals, write],
   );
   return <JobContext.Provider value={job}>{children}</JobContext.Provider>;
+}
+
+/** The piece that lies here, ready to be looked at. */
+export function useLaidOut(piece: PracticePiece): LaidOut {
+  return useMemo(() => {
+    const laid = layOut(piece);
+    if (!laid) throw new Error('A piece that was taken up names an instrument that ships.');
+    return laid;
+  }, [piece]);
 }

@@ -5,17 +5,14 @@ import {
   faultWords,
   findingTitle,
   length,
-  pieceType,
   printPhrase,
   printQuantity,
-  soundRegulation,
-  type LaidOut,
   type PieceReview as Review,
   type PracticePiece,
 } from '@holotonos/core';
-import { useMemo } from 'react';
 import { useJob } from '@/job/JobContext';
 import { StateMark } from '@/ui/StateMark';
+import { useLaidOut } from './PieceJob';
 
 const within = (low: number, high: number, figure: (mm: number) => string) =>
   low === -Infinity
@@ -29,10 +26,7 @@ export function PieceReview({ piece, review }: { piece: PracticePiece; review: R
   const { type, names } = useJob();
   const name = (part: string) => names.get(part) ?? part;
   const figure = (mm: number) => printQuantity(length(mm), 'mm');
-  const laid = useMemo((): LaidOut => {
-    const own = pieceType(piece) ?? type;
-    return { piece, type: own, sound: soundRegulation(piece, own) };
-  }, [piece, type]);
+  const laid = useLaidOut(piece);
   const adjuster = (link: string) => type.links.find(({ id }) => id === link)?.adjuster ?? 'fixed';
   const moved = review.rules.filter(({ before, after }) => !before.holds || !after.holds);
   const sayable = review.faults.filter(({ said }) => said !== null);

@@ -47,6 +47,12 @@ describe('pieces kept in a browser', () => {
     'what cannot be read is passed over: %s',
     (text) => expect(keptPieces(shelf(text))).toEqual([]),
   );
+  test('what cannot be read is not lost when another is kept', () => {
+    const own = shelf(JSON.stringify([{ ...kept('later'), piece: { version: 2 } }]));
+    keepPiece(own, kept('a'));
+    expect(keptPieces(own).map(({ id }) => id)).toEqual(['a']);
+    expect(JSON.parse(own.text ?? '[]')).toMatchObject([{ id: 'a' }, { id: 'later', piece: { version: 2 } }]);
+  });
   test('a browser without room says so, and keeps what it had', () => {
     const own = shelf(JSON.stringify([kept('a')]), 10);
     expect(keepPiece(own, kept('b'))).toBe(false);

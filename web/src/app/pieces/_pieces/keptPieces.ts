@@ -14,11 +14,14 @@ export interface KeptPiece {
 /** Where the pieces of a browser are kept. */
 export type Shelf = Pick<Storage, 'getItem' | 'setItem'>;
 
-const key = 'holotonos-pieces';
+/** By what name a browser keeps them. */
+export const shelfKey = 'holotonos-pieces';
 /** More than this are not kept: the one that lay longest goes. */
 export const mostKept = 12;
 
-const isKept = (each: unknown): each is KeptPiece =>
+type Shaped = Omit<KeptPiece, 'piece'> & { piece: unknown };
+
+const isShaped = (each: unknown): each is Shaped =>
   typeof each === 'object' &&
   each !== null &&
   'id' in each &&
@@ -27,22 +30,26 @@ const isKept = (each: unknown): each is KeptPiece =>
   Array.isArray(each.entries) &&
   'at' in each &&
   typeof each.at === 'string' &&
-  'piece' in each &&
-  pieceProblems(each.piece).length === 0;
+  'piece' in each;
 
-/** The pieces that are kept, newest first; what cannot be read is passed over. */
-export function keptPieces(shelf: Shelf): KeptPiece[] {
+/** What lies on the shelf, as it lies there: to be put in order at every entry, nothing of it may be worked out. */
+function onShelf(shelf: Shelf): Shaped[] {
   try {
-    const all: unknown = JSON.parse(shelf.getItem(key) ?? '[]');
-    return Array.isArray(all) ? all.filter(isKept) : [];
+    const all: unknown = JSON.parse(shelf.getItem(shelfKey) ?? '[]');
+    return Array.isArray(all) ? all.filter(isShaped) : [];
   } catch {
     return [];
   }
 }
 
-const write = (shelf: Shelf, pieces: readonly KeptPiece[]): boolean => {
+const isReadable = (each: Shaped): each is KeptPiece => pieceProblems(each.piece).length === 0;
+
+/** The pieces that are kept, newest first; what cannot be read is passed over. */
+export const keptPieces = (shelf: Shelf): KeptPiece[] => onShelf(shelf).filter(isReadable);
+
+const write = (shelf: Shelf, pieces: readonly Shaped[]): boolean => {
   try {
-    shelf.setItem(key, JSON.stringify(pieces.slice(0, mostKept)));
+    shelf.setItem(shelfKey, JSON.stringify(pieces.slice(0, mostKept)));
     return true;
   } catch {
     return false;
@@ -51,13 +58,13 @@ const write = (shelf: Shelf, pieces: readonly KeptPiece[]): boolean => {
 
 /** Keeps a piece, in place of itself as it was. @returns false where the browser has no room for it */
 export const keepPiece = (shelf: Shelf, kept: KeptPiece): boolean =>
-  write(shelf, [kept, ...keptPieces(shelf).filter(({ id }) => id !== kept.id)]);
+  write(shelf, [kept, ...onShelf(shelf).filter(({ id }) => id !== kept.id)]);
 
 /** Puts a piece away. */
 export const dropPiece = (shelf: Shelf, gone: string): boolean =>
   write(
     shelf,
-    keptPieces(shelf).filter(({ id }) => id !== gone),
+    onShelf(shelf).filter(({ id }) => id !== gone),
   );
 
 /** So much of a file is read at most: a piece has a few kilobytes. */

@@ -4,7 +4,7 @@ import type { PracticePiece } from '@holotonos/core';
 import { useCallback, useSyncExternalStore } from 'react';
 import { v4 as newId } from 'uuid';
 import { provisional, unnamed } from '@/job/JobContext';
-import { dropPiece, keepPiece, keptPieces, type KeptPiece } from './keptPieces';
+import { dropPiece, keepPiece, keptPieces, shelfKey, type KeptPiece } from './keptPieces';
 import { pieceIntake } from './PieceJob';
 
 const changed = 'holotonos-pieces-changed';
@@ -13,7 +13,7 @@ let read: { text: string | null; pieces: KeptPiece[] } = { text: null, pieces: n
 
 /** The same list as long as nothing was written. */
 function now(): KeptPiece[] {
-  const text = localStorage.getItem('holotonos-pieces');
+  const text = localStorage.getItem(shelfKey);
   if (text !== read.text) read = { text, pieces: keptPieces(localStorage) };
   return read.pieces;
 }

@@ -33,12 +33,10 @@ function NotRegulation({ desk }: { desk: RegulationDesk }) {
         <Link href={`/jobs/${ticket}/measure?group=${group}&part=${part}`}>{name(part)}</Link>
       </span>
     ));
-  const linkedPads = type.pads.filter(({ key }) => linked.has(key));
-  const unseen = linkedPads.filter(({ hole }) => (stateOf(judgement, 'pad', hole) ?? 'unmeasured') === 'unmeasured');
+  const isUnseen = (group: string, part: string) => (stateOf(judgement, group, part) ?? 'unmeasured') === 'unmeasured';
+  const unseen = type.pads.filter(({ hole, key }) => linked.has(key) && isUnseen('pad', hole));
   const [first] = unseen;
-  const unfelt = type.keys.filter(
-    ({ id }) => linked.has(id) && (stateOf(judgement, 'spring', id) ?? 'unmeasured') === 'unmeasured',
-  );
+  const unfelt = type.keys.filter(({ id }) => linked.has(id) && isUnseen('spring', id));
   const [spring] = unfelt;
   // The last of the round: a spring that is set before the keys land right is set twice.
   const roundIsOver = desk.index === desk.stops.length - 1;

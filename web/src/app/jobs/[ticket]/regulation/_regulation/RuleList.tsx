@@ -27,10 +27,9 @@ function RuleForm({ desk, worked, done }: { desk: RegulationDesk; worked: Worked
   const [text, setText] = useState(words);
   const [reason, setReason] = useState(worked.change?.reason ?? '');
   const [problem, setProblem] = useState('');
-  const send = async (change: RuleChange) => {
+  const send = async (change: Omit<RuleChange, 'accepted'>) => {
     if (scope === 'job') return write('rule', change) ? done() : setProblem('It was not taken.');
-    const { accepted: _, ...plain } = change;
-    const wrong = await writeShop('rule', { instrument: type.id, ...plain });
+    const wrong = await writeShop('rule', { instrument: type.id, ...change });
     if (wrong !== null) return setProblem(wrong);
     done();
   };
@@ -38,8 +37,7 @@ function RuleForm({ desk, worked, done }: { desk: RegulationDesk; worked: Worked
     if (reason.trim() === '') return setProblem('Say why: whoever comes after you will want to know.');
     if (!asked) return void send({ rule: rule.id, asked, reason });
     if (text.trim() === '') return setProblem('A rule needs words.');
-    const read =
-      range && ([low, high].map((each) => readFigure(each, 'lateness', unit)) as ReturnType<typeof readFigure>[]);
+    const read = range && [low, high].map((each) => readFigure(each, 'lateness', unit));
     const wrong = read?.find((each) => !each.ok);
     if (wrong && !wrong.ok) return setProblem(wrong.problem);
     const [from = 0, to = 0] = read?.flatMap((each) => (each.ok ? [each.value] : [])) ?? [];
