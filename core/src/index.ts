@@ -15,6 +15,8 @@ export * from './survey';
 export * from './findings';
 export * from './stripdown';
 export * from './stock';
+export * from './materials';
+export * from './padSet';
 export * from './rims';
 export * from './pads';
 export * from './body';

@@ -22,6 +22,7 @@ import { rimInput } from './rims/rim.schema';
 import { scheduleInput } from './schedule/schedule.schema';
 import { pitchInput } from './tuning/pitch.schema';
 import { tuneInput } from './tuning/tune.schema';
+import { newStockEntrySchema, stockEntryBodies, storedStockEntrySchema } from './stock/stockEntry.schema';
 import { newShopEntrySchema, shopEntryBodies, storedShopEntrySchema } from './shop/shopEntry.schema';
 
 /** By names a module can export. */
@@ -62,6 +63,7 @@ export const compiledSchemas: Readonly<Record<string, Readonly<Record<string, ob
     ...entryBodies,
   }),
   shop: exported({ new_entry: newShopEntrySchema, stored_entry: storedShopEntrySchema, ...shopEntryBodies }),
+  stock: exported({ new_entry: newStockEntrySchema, stored_entry: storedStockEntrySchema, ...stockEntryBodies }),
   documents: { job_document: jobDocumentSchema },
   pieces: { practice_piece: pieceSchema },
   gauges: { gauge_line: gaugeLineSchema, measuring_point: measuringPointSchema },

@@ -106,6 +106,10 @@ export type PartWhere = (typeof partWheres)[number];
 
 export const padHolds = ['adhesive', 'screw', 'grommet'] as const;
 
+/** What a pad that was pulled is like. */
+export const padConditions = ['sound', 'hard', 'stained', 'torn', 'swollen', 'loose'] as const;
+export type PadCondition = (typeof padConditions)[number];
+
 /** What a figure is a figure of. */
 export const measures = [
   'gap',
@@ -134,6 +138,9 @@ export const measures = [
   'leak-scale-baseline',
   'weight',
   'stand',
+  'setter',
+  'cup',
+  'cup-depth',
   'mark-gap',
   'key-gap',
   'end-play',
@@ -241,3 +248,49 @@ export type CostKind = (typeof costKinds)[number];
 /** What an owner can say to an estimate. */
 export const agreementAnswers = ['accepted', 'changed', 'refused'] as const;
 export type AgreementAnswer = (typeof agreementAnswers)[number];
+
+/** What lies in the drawers of a shop. */
+export const stockKinds = [
+  'pad',
+  'resonator',
+  'grommet',
+  'shim',
+  'cork',
+  'felt',
+  'washer',
+  'spring-wire',
+  'flat-spring',
+  'rod',
+  'bush',
+  'cutter',
+  'punch',
+  'film',
+  'ball',
+  'mandrel',
+  'adhesive',
+  'other',
+] as const;
+export type StockKind = (typeof stockKinds)[number];
+
+/** How something in a drawer is counted. */
+export const countedIn = ['piece', 'sheet', 'metre', 'gram', 'millilitre'] as const;
+export type CountedIn = (typeof countedIn)[number];
+
+/** Why something left a drawer or came into it. */
+export const moveReasons = ['taken', 'put-back', 'bought', 'spoilt'] as const;
+export type MoveReason = (typeof moveReasons)[number];
+
+/** What a part of an instrument is given out of the drawers. */
+export const materialUses = [
+  'pad',
+  'resonator',
+  'grommet',
+  'shim',
+  'cork',
+  'felt',
+  'spring',
+  'bush',
+  'washer',
+  'other',
+] as const;
+export type MaterialUse = (typeof materialUses)[number];

@@ -35,6 +35,13 @@ const fitting: Partial<Record<EntryKind, (body: Body, state: JobState, chance: C
     return { ...body, ticket: 'R-1', instrumentType: type?.id, options: [] };
   },
   'observation': (body, { instrument }, chance) => ({ ...body, part: pick(chance, instrument?.pads ?? [])?.hole }),
+  'chosen': (body, { instrument, chosen }, chance) => {
+    const free = (instrument?.pads ?? []).filter(({ hole }) => !chosen.get(`pad:${hole}`)?.taken);
+    return {
+      lines: (body.lines as Body[]).slice(0, 1).map((line) => ({ ...line, use: 'pad', part: pick(chance, free)?.hole })),
+    };
+  },
+  'shims': (body, { instrument }, chance) => ({ ...body, part: pick(chance, instrument?.pads ?? [])?.hole }),
   'instrument-change': (body, { instrument }, chance) => {
     const key = pick(chance, instrument?.keys ?? []);
     return { name: body.name ?? 'Renamed', put: { keys: key ? [{ ...key, name: `${key.name} again` }] : [] } };
@@ -59,7 +66,12 @@ const fitting: Partial<Record<EntryKind, (body: Body, state: JobState, chance: C
     ...(body.act === 'set' && { minutes: 12 }),
   }),
   'tolerances': (body) => ({ ...body, changes: [{ name: 'rimFlatness', limit: 0.05, reason: 'soft pads' }] }),
-  'operation-done': (body, { findings }, chance) => ({ ...body, disturbs: ['pad:*'], cures: some(findings, chance) }),
+  'operation-done': (body, { findings, chosen }, chance) => ({
+    ...body,
+    disturbs: ['pad:*'],
+    cures: some(findings, chance),
+    takes: some(chosen, chance),
+  }),
   'operation-skipped': (body, { findings }, chance) => ({ ...body, leaves: some(findings, chance) }),
   'tick': (body, state, chance) => {
     const group = pick(chance, tickGroups) ?? 'pad';

@@ -14,6 +14,7 @@ import {
   type Step,
   type TimesSeen,
 } from '../plan';
+import { needsOf, type ItemCount } from '../materials';
 import type { TimeRange } from '../schedule';
 import type { Family } from '../vocabulary';
 import { benchSummary, type BenchSummary } from './benchSummary';
@@ -76,6 +77,8 @@ export interface BenchRow {
   clocks: ClockRunning[];
   /** what its steps took, for the shop to learn from */
   times: TimesSeen[];
+  /** what it will still take out of the drawers */
+  needs: ItemCount[];
   /** when something of it changes by itself, ISO: a glue has cured, a soak is due; null when nothing will */
   changesAt: string | null;
 }
@@ -156,6 +159,7 @@ export function benchRow(state: JobState, type: InstrumentType, basis: PlanBasis
     order: plan.steps.map(({ id, title, after }) => ({ id, title, after })),
     clocks: clocksOf(state, new Map(plan.steps.map(({ id, title }) => [id, title]))),
     times: timesOf(actualTimes(state, type, plain.custom)),
+    needs: summary.signedOff ? [] : needsOf(state),
     changesAt: changes[0] ?? null,
   };
 }

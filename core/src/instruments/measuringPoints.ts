@@ -147,8 +147,12 @@ export function measuringPoints(type: InstrumentType): MeasurePlace[] {
     add('spring', id, 'force');
     add('spring', id, 'weight');
   }
-  for (const { hole } of type.pads) {
+  for (const { hole, hold } of type.pads) {
     add('pad', hole, 'stand');
+    // What holds a dry pad is set back to the height it had.
+    if (hold !== 'adhesive') add('pad', hole, 'setter');
+    add('pad', hole, 'cup');
+    add('pad', hole, 'cup-depth');
     add('pad', hole, 'height');
     add('pad', hole, 'gap', undefined, eighths);
   }

@@ -54,6 +54,14 @@ const bodies: Record<string, [object, string]> = {
     'Plan: dress rim, E put before dress rim, G; dress rim, E reckoned with 7 min, because plug is set up',
   ],
   'timer': [{ operation: 'dress-rim:e', act: 'set', minutes: 12 }, 'Clock set to 12 min: dress rim, E'],
+  'chosen': [
+    { lines: [{ part: 'g', use: 'pad', item: 'pad-16', title: 'Pad 16.00 mm × 2.60 mm', count: 1 }] },
+    'Chosen: Pad 16.00 mm × 2.60 mm for G',
+  ],
+  'shims': [
+    { part: 'g', shims: [{ clock: 90, thickness: 0.05 }], note: 'trace of glue' },
+    'Shims laid: G, 90°: 0.05 mm. trace of glue',
+  ],
   'cost': [{ what: 'New screw', amount: 300 }, 'To be charged: New screw'],
   'estimate': [
     { title: 'Stage', total: { likely: 123450 }, currency: 'EUR' },

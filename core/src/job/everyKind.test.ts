@@ -7,7 +7,7 @@ import { chanceFrom } from '../simulation';
 import { entryKinds, entryProblems, entryWords, foldEntries, foldJob, logbookReader, type Entry } from '.';
 
 const seeds = Array.from({ length: 14 }, (_, i) => i + 1);
-const length = 60;
+const length = 70;
 /** The same in every part; what differs is shown only where something does, for showing takes its time. */
 function same<T>(is: T, meant: T): void {
   if (!isDeepStrictEqual(is, meant)) expect(is).toEqual(meant);

@@ -3,6 +3,8 @@ import type { EstimateState } from '../estimate';
 import type { FindingState } from '../findings';
 import type { InstrumentType } from '../instruments';
 import type { LogState } from '../logbook';
+import type { Chosen } from '../materials';
+import type { ShimsUnder } from '../padSet';
 import type { OperationState } from '../plan';
 import type { PointState, TickState } from '../readings';
 import type { AdjustmentState, OwnRule } from '../regulation';
@@ -49,6 +51,10 @@ export interface JobState extends LogState<Entry> {
   rounds: ReadonlyMap<string, RoundState>;
   /** changes of the plan made by hand, one for each operation, in the order they were first made */
   planChanges: ReadonlyMap<string, EntryOf<'plan-change'>>;
+  /** what parts are given out of the drawers, by use and part, as `pad:g-sharp` */
+  chosen: ReadonlyMap<string, Chosen>;
+  /** what lies under dry pads, by hole */
+  shims: ReadonlyMap<string, ShimsUnder>;
   /** parts, materials and outside work, dropped ones among them */
   costs: ReadonlyMap<string, NewEntryOf<'cost'>['body']>;
   /** in the order they were given */
@@ -85,6 +91,8 @@ export const emptyJobState: JobState = {
   ruleChanges: new Map(),
   rounds: new Map(),
   planChanges: new Map(),
+  chosen: new Map(),
+  shims: new Map(),
   costs: new Map(),
   estimates: new Map(),
   signOff: null,

@@ -5,6 +5,8 @@ import { estimate } from '../estimate/estimate.kind';
 import { finding } from '../findings/finding.kind';
 import { instrumentChange } from '../instruments/instrumentChange.kind';
 import { strike, unreadable, type StrikeBody, type UnreadableBody } from '../logbook';
+import { chosen } from '../materials/chosen.kind';
+import { shims } from '../padSet/shims.kind';
 import { operationDone } from '../plan/operationDone.kind';
 import { operationSkipped } from '../plan/operationSkipped.kind';
 import { operationStarted } from '../plan/operationStarted.kind';
@@ -57,6 +59,8 @@ export const jobKinds = {
   'round-over': roundOver,
   'plan-change': planChange,
   'timer': timer,
+  'chosen': chosen,
+  'shims': shims,
   'cost': cost,
   'estimate': estimate,
   'agreement': agreement,

@@ -12,3 +12,4 @@ export {
   type Written,
 } from './kind';
 export { readMoment, type RawEntry } from './rawEntry';
+export { put } from './put';

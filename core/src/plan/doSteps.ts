@@ -69,6 +69,7 @@ export function doSteps(
       minutes: started && step.state ? Math.max(1, Math.round(workedAt(step.state, now))) : 0,
       disturbs: [...step.spoils],
       cures: step.cures,
+      ...(step.takes.length > 0 && { takes: [...step.takes] }),
       ...(!started && step.cautions.length > 0 && { cautionsAccepted: step.cautions }),
     });
   }

@@ -9,6 +9,7 @@ import {
   type InstrumentType,
 } from '../instruments';
 import { rememberedOf, type JobState } from '../job';
+import { takenBy } from '../materials';
 import type { OperationState } from './operationState';
 import {
   groupOfFinding,
@@ -28,6 +29,7 @@ import type { KeptUnit } from '../units';
 import type {
   Family,
   FindingKind,
+  MaterialUse,
   MeasureGroup,
   PassKind,
   PracticeSettings,
@@ -36,7 +38,7 @@ import type {
 } from '../vocabulary';
 import { learnedFor, type LearnedFactor, type LearnedTimes } from './learnTimes';
 import { tableWith, type OperationKind, type OperationTable } from './operations';
-import { asDone, howLines, operationTitle, planOverhaul } from './planOverhaul';
+import { asDone, howLines, operationTitle, planOverhaul, wholeInstrument } from './planOverhaul';
 import type { CustomWork, PlanInput, PlannedOperation, PlanOutput } from './plan.schema';
 import { establishes, spoiltSteps, type Progress, type Spoilt } from './spoilt';
 
@@ -84,6 +86,10 @@ export interface Step extends PlannedOperation {
   table: PlannedOperation['minutes'];
   /** every measure whose readings go stale when it is done */
   spoils: readonly string[];
+  /** what it gives to parts out of the drawers */
+  puts: readonly MaterialUse[];
+  /** what it puts in of what was chosen, as keys of `JobState.chosen` */
+  takes: readonly string[];
   /** can it be done only with keys off? */
   keysOff: boolean;
 }
@@ -572,6 +578,8 @@ export function jobPlan(
         ...linkLines(operation, state, type),
       ],
       spoils: [...operation.disturbs, ...(operation.also ?? [])],
+      puts: kind.puts ?? [],
+      takes: over ? [] : takenBy(state, kind.puts ?? [], operation.part === wholeInstrument ? null : operation.part),
       keysOff: kind.keysOff === true || kind.clears !== undefined,
       loop: kind.loop ?? [],
       reach: reachedAt(kind, operation.part, type, limits),

@@ -1,6 +1,7 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { setFindings } from '../findings';
 import type { JobKind } from '../job';
+import { putIn } from '../materials';
 import { disturb } from '../readings';
 import { measurePattern } from '../readings/point.schema';
 import { freeText, minutes, text } from '../validation/plain.schema';
@@ -14,6 +15,13 @@ const body = {
     minutes,
     disturbs: { type: 'array', items: measurePattern, maxItems: 600 },
     cures: { type: 'array', items: text(80), maxItems: 200 },
+    takes: {
+      type: 'array',
+      items: text(80),
+      maxItems: 400,
+      uniqueItems: true,
+      description: 'what it put in of what was chosen, as use:part',
+    },
     note: freeText(2000),
     cautionsAccepted: {
       type: 'array',
@@ -31,7 +39,16 @@ const body = {
 export const operationDone: JobKind<'operation-done', FromSchema<typeof body>> = {
   body,
   fold: (draft, entry) => {
-    const { operation, title, minutes: took, cures, disturbs, cautionsAccepted, override = '' } = entry.body;
+    const {
+      operation,
+      title,
+      minutes: took,
+      cures,
+      disturbs,
+      takes = [],
+      cautionsAccepted,
+      override = '',
+    } = entry.body;
     const state = ended(draft.operations, operation, entry);
     draft.operations.set(operation, {
       ...state,
@@ -41,6 +58,7 @@ export const operationDone: JobKind<'operation-done', FromSchema<typeof body>> =
       override,
       ...(cautionsAccepted && { cautionsAccepted }),
     });
+    putIn(draft, takes, entry.id);
     setFindings(draft, cures, 'cured', entry.id, '');
     disturb(draft, disturbs, { entry: entry.id, operation, title });
   },

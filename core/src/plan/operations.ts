@@ -1,4 +1,12 @@
-import type { BenchResource, PassKind, PracticeQuestion, Reach, Stage, ToleranceName } from '../vocabulary';
+import type {
+  BenchResource,
+  MaterialUse,
+  PassKind,
+  PracticeQuestion,
+  Reach,
+  Stage,
+  ToleranceName,
+} from '../vocabulary';
 
 /** One kind of work. `{part}` in a title or a measure stands for the part it is done on. */
 export interface OperationKind {
@@ -26,6 +34,8 @@ export interface OperationKind {
   loop?: readonly PassKind[];
   /** limits that say when it is good */
   reach?: readonly ToleranceName[];
+  /** what it puts in of what was chosen for its part, or for every part */
+  puts?: readonly MaterialUse[];
   /** cannot be done with the keys on the instrument */
   keysOff?: boolean;
   /** which keys have to come off for it, where not all of them do */
@@ -397,6 +407,7 @@ export const operationKinds = {
     clears: 'key',
   }),
   'bush-post': work('seams', 'Bush the stripped post hole: {part}', [30, 50, 90], {
+    puts: ['bush'],
     unattended: 720,
     disturbs: ['post:{part}', 'hinge:*', 'pad:{part}'],
     cautions: ['cutter', 'adhesive', 'dust'],
@@ -598,6 +609,7 @@ export const operationKinds = {
     },
   }),
   'washer-key': work('keys', 'Take up end play with washers: {part}', [5, 10, 20], {
+    puts: ['washer'],
     disturbs: ['hinge:{part}', 'pad:{part}', 'link:*'],
     needs: ['post:*'],
     tools: ['thin washers'],
@@ -629,6 +641,7 @@ export const operationKinds = {
     keysOff: true,
   }),
   'renew-spring': work('keys', 'Fit a new spring: {part}', [5, 10, 20], {
+    puts: ['spring'],
     disturbs: ['spring:{part}'],
     cautions: ['spring'],
     tools: ['spring wire', 'spring pliers'],
@@ -676,6 +689,7 @@ export const operationKinds = {
     by: { 'tarnish:wash-only': { how: ['Tarnish that is fast stays: it protects what is under it.'] } },
   }),
   'renew-corks': work('corks', 'Renew corks and felts', [30, 60, 120], {
+    puts: ['cork', 'felt'],
     unattended: 60,
     disturbs: ['link:*'],
     needs: ['hinge:*'],
@@ -686,6 +700,7 @@ export const operationKinds = {
     keysOff: true,
   }),
   'renew-cork': work('corks', 'Renew the cork: {part}', [5, 10, 20], {
+    puts: ['cork', 'felt'],
     unattended: 30,
     disturbs: ['link:{part}'],
     needs: ['hinge:{part}'],
@@ -694,6 +709,7 @@ export const operationKinds = {
     how: ['Choose by the gap it must fill, fit a little full, slice in place.'],
   }),
   'recork-tenon': work('corks', 'Recork the tenon: {part}', [15, 25, 45], {
+    puts: ['cork'],
     unattended: 60,
     disturbs: ['joint:{part}'],
     cautions: ['adhesive'],
@@ -702,11 +718,13 @@ export const operationKinds = {
     reach: ['corkedTenonClearance', 'corkSqueeze'],
   }),
   'quiet-noise': work('corks', 'Find and quiet the noise: {part}', [5, 15, 40], {
+    puts: ['cork', 'felt'],
     needs: ['hinge:{part}'],
     tools: ['felt', 'thin cork', 'oil'],
     how: ['A missing or loose cork shows up as noise. Listen with no air.'],
   }),
   'renew-grommet': work('pads', 'Renew the grommet: {part}', [10, 20, 35], {
+    puts: ['grommet'],
     unattended: 10,
     disturbs: ['pad:{part}', 'link:*'],
     needs: ['rim:{part}', 'hinge:{part}'],
@@ -716,6 +734,7 @@ export const operationKinds = {
     clears: 'key',
   }),
   'renew-pads': work('pads', 'Renew every pad', [90, 180, 300], {
+    puts: ['pad', 'resonator', 'shim'],
     unattended: 30,
     disturbs: ['pad:*', 'link:*'],
     needs: ['rim:*', 'hinge:*'],
@@ -745,6 +764,7 @@ export const operationKinds = {
     }),
   }),
   'renew-aged-pads': work('pads', 'Go through the pads, renew the set if its age says so', [45, 110, 260], {
+    puts: ['pad', 'resonator', 'shim'],
     unattended: 20,
     disturbs: ['pad:*', 'link:*'],
     needs: ['rim:*', 'hinge:*'],
@@ -766,6 +786,7 @@ export const operationKinds = {
     dry: dryPads(),
   }),
   'keep-pads': work('pads', 'Go through the pads and keep what is sound', [30, 60, 120], {
+    puts: ['pad', 'resonator', 'shim'],
     unattended: 10,
     disturbs: ['pad:*', 'link:*'],
     needs: ['rim:*', 'hinge:*'],
@@ -786,6 +807,7 @@ export const operationKinds = {
     dry: dryPads(),
   }),
   'replace-pad': work('pads', 'Replace the pad: {part}', [8, 15, 25], {
+    puts: ['pad', 'resonator', 'shim'],
     unattended: 10,
     disturbs: ['pad:{part}', 'link:*'],
     needs: ['rim:{part}', 'hinge:{part}'],
@@ -813,6 +835,7 @@ export const operationKinds = {
     dry: dryPads(),
   }),
   'reseat-pad': work('pads', 'Level and seat the pad: {part}', [5, 12, 25], {
+    puts: ['shim'],
     unattended: 10,
     disturbs: ['pad:{part}', 'link:*'],
     needs: ['rim:{part}', 'hinge:{part}'],
@@ -829,6 +852,7 @@ export const operationKinds = {
     dry: dryPads(),
   }),
   'shim-pad': work('pads', 'Level the pad, its cup left as it is: {part}', [8, 15, 30], {
+    puts: ['shim'],
     unattended: 10,
     disturbs: ['pad:{part}', 'link:*'],
     needs: ['rim:{part}', 'hinge:{part}'],

@@ -1,7 +1,8 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { operationName } from '../plan/operation.schema';
 import { text } from '../validation/plain.schema';
-import { put, type ShopKind } from './kind';
+import { put } from '../logbook';
+import type { ShopKind } from './kind';
 
 const body = {
   type: 'object',

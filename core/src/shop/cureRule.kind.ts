@@ -2,7 +2,8 @@ import { findingWords } from '../findings';
 import type { CureRule } from '../plan';
 import { cureRuleSchema } from '../plan/operation.schema';
 import { keptId, retired } from './ids.schema';
-import { keptWords, put, type ShopKind } from './kind';
+import { put } from '../logbook';
+import { keptWords, type ShopKind } from './kind';
 
 const body = {
   type: 'object',

@@ -1,10 +1,10 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { daySchema, text } from '../validation/plain.schema';
 import { gaugeKinds } from '../vocabulary';
-import { says } from '../logbook';
+import { put, says } from '../logbook';
 import { ownScaleSchema } from '../metrology/scale.schema';
 import { keptId, retired } from './ids.schema';
-import { keptWords, put, type ShopKind } from './kind';
+import { keptWords, type ShopKind } from './kind';
 
 const body = {
   type: 'object',

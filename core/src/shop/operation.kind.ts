@@ -1,9 +1,9 @@
 import { tableProblems, tableWith, type OperationKind, type RuleCondition } from '../plan';
 import { operationKindSchema, operationName, standingRuleSchema } from '../plan/operation.schema';
-import { says } from '../logbook';
+import { put, says } from '../logbook';
 import type { Problem } from '../solvers/contract';
 import { retired } from './ids.schema';
-import { keptWords, put, type ShopKind } from './kind';
+import { keptWords, type ShopKind } from './kind';
 
 const body = {
   type: 'object',

@@ -4,7 +4,8 @@ import { calendarHours } from '../schedule/schedule.schema';
 import { text } from '../validation/plain.schema';
 import { stages } from '../vocabulary';
 import { dates, keptId, retired } from './ids.schema';
-import { put, type ShopKind } from './kind';
+import { put } from '../logbook';
+import type { ShopKind } from './kind';
 
 const body = {
   type: 'object',

@@ -3,7 +3,8 @@ import { operationName } from '../plan/operation.schema';
 import { text } from '../validation/plain.schema';
 import { costKinds } from '../vocabulary';
 import { keptId, price as amount, retired } from './ids.schema';
-import { keptWords, put, type ShopKind } from './kind';
+import { put } from '../logbook';
+import { keptWords, type ShopKind } from './kind';
 
 const body = {
   type: 'object',

@@ -5,7 +5,8 @@ import { limitChanges } from '../practice/limits.schema';
 import { text } from '../validation/plain.schema';
 import { practiceNames } from '../vocabulary';
 import { keptId, retired } from './ids.schema';
-import { keptWords, put, type ShopKind } from './kind';
+import { put } from '../logbook';
+import { keptWords, type ShopKind } from './kind';
 
 const body = {
   type: 'object',

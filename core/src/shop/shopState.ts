@@ -116,3 +116,9 @@ export const gaugesFor = (shop: ShopState, measure: Measure): KeptGauge[] =>
 /** The one of these that usually takes a measure, else the first; null of none. */
 export const usualOf = (gauges: readonly KeptGauge[], measure: Measure): KeptGauge | null =>
   gauges.find(({ id }) => id === usualGauge[measure]) ?? gauges[0] ?? null;
+
+/** What sums are in until the shop has said what an hour costs. */
+const usualCurrency = 'EUR';
+
+/** The currency of the shop. */
+export const currencyOf = ({ rates }: Pick<ShopState, 'rates'>): string => rates?.currency ?? usualCurrency;

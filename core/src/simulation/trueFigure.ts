@@ -2,6 +2,7 @@ import { annulusLeak } from '../joints';
 import { boreAt, postsOf, referenceKey, rodsOf, type InstrumentType } from '../instruments';
 import type { MeasuringPoint } from '../readings';
 import { toRadians } from '../metrology';
+import { cupAcross, usualCupDepth, usualStand } from '../padSet';
 import { trueGaps, trueRimHeight, type Chance, type TrueInstrument } from './trueInstrument';
 
 /** Width of a post as it stands between hinge tubes, mm; a made-up figure like all of this folder. */
@@ -181,7 +182,10 @@ export function trueFigure(
       const pad = type.pads.find((each) => each.hole === part);
       const cup = truth.pads.get(part);
       if (!pad || !cup) return null;
-      if (measure === 'stand') return 0.9 + cup.thickness;
+      if (measure === 'stand') return usualStand[type.family] + cup.thickness;
+      if (measure === 'setter') return 0.4;
+      if (measure === 'cup') return cupAcross(pad);
+      if (measure === 'cup-depth') return pad.cupDepth ?? usualCupDepth;
       if (measure === 'height') return pad.diameter * 0.16;
       return trueGaps(type, truth, part, [clock, 0, 45, 90, 135, 180, 225, 270, 315], chance)[0]?.gap ?? null;
     }

@@ -1,1 +1,10 @@
 export * from './sizes';
+export { countWords, stockSizes, stockTable, type StockSize } from './kindTable';
+export { stockId, stockTitle } from './stockTitle';
+export type { StockItemBody } from './item.schema';
+export type { Offcut } from './offcut.kind';
+export * from './stockEntry';
+export * from './stockEntry.schema';
+export * from './stockState';
+export * from './stockLogbook';
+export * from './orderProposal';

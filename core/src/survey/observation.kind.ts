@@ -4,10 +4,11 @@ import { partId } from '../instruments/instrumentType.schema';
 import type { JobKind } from '../job';
 import { says } from '../logbook';
 import { freeText } from '../validation/plain.schema';
-import { padHolds } from '../vocabulary';
+import { padConditions, padHolds } from '../vocabulary';
 import { landingOf } from './landing';
 import { observationWords } from './observationWords';
 
+const clock = { type: 'number', minimum: 0, exclusiveMaximum: 360 } as const;
 const body = {
   type: 'object',
   properties: {
@@ -28,7 +29,10 @@ const body = {
     first: { ...partId, description: 'as it was once written: of two linked pads, the one that lands first' },
     other: { ...partId, description: 'as it was once written: the pad it was compared with' },
     hold: { enum: padHolds },
-    mark: { type: 'number', minimum: 0, exclusiveMaximum: 360, description: 'clock of the orientation scratch' },
+    mark: { ...clock, description: 'clock of the orientation scratch' },
+    setterMark: { ...clock, description: 'clock of the scratch on its washer or grommet' },
+    condition: { enum: padConditions, description: 'what the pad that was there is like' },
+    reuse: { type: 'boolean', description: 'the pad that was there goes back' },
     note: freeText(1000),
   },
   required: ['part', 'about'],

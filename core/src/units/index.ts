@@ -1,4 +1,4 @@
-export { along, degrees, length, printQuantity, rulerOf, stock, type KeptUnit, type Quantity } from './quantity';
+export { along, degrees, length, printQuantity, rulerOf, size, stock, type KeptUnit, type Quantity } from './quantity';
 export { parseNumber } from './parseNumber';
 export { parseQuantity, type ParsedQuantity } from './parseQuantity';
 export { joined, phrase, printPhrase, silence, type Phrase } from './phrase';

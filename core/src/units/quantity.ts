@@ -11,7 +11,7 @@ export interface Quantity {
   /** expanded uncertainty in the same unit, where it is told with one */
   readonly uncertainty?: number | null;
   /** how finely it is told, see `print`; as gauges read where nothing is said */
-  readonly told?: 'along' | 'stock';
+  readonly told?: 'along' | 'stock' | 'size';
 }
 
 /** A length as gauges read it, mm. */
@@ -24,6 +24,8 @@ export const length = (mm: number, uncertainty: number | null = null): Quantity 
 export const along = (mm: number): Quantity => ({ value: mm, unit: 'mm', told: 'along' });
 /** What stands on a shelf, mm: washers, bushes, cutters; told as it is marked. */
 export const stock = (mm: number): Quantity => ({ value: mm, unit: 'mm', told: 'stock' });
+/** A size by which something is known, mm: as it stands on its bag, without zeros at its end. */
+export const size = (mm: number): Quantity => ({ value: mm, unit: 'mm', told: 'size' });
 /** An angle, degrees, to a hundredth. */
 export const degrees = (value: number): Quantity => ({ value, unit: '°' });
 
@@ -46,6 +48,7 @@ function printLengthAs({ value, uncertainty = null, told }: Quantity, unit: Leng
     return `${printFigure(value, ruler, places.along[ruler])} ${ruler}`;
   }
   if (told === 'stock') return `${printFigure(value, unit, places.stock[unit])} ${unit}`;
+  if (told === 'size') return `${printFigure(value, unit, places.stock[unit]).replace(/\.?0+$/, '')} ${unit}`;
   return uncertainty === null ? `${printFigure(value, unit)} ${unit}` : printWithUncertainty(value, uncertainty, unit);
 }
 

@@ -1,0 +1,2 @@
+export * from './chosen';
+export type { ChosenBody, ChosenLine } from './chosen.kind';

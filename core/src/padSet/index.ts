@@ -1,0 +1,6 @@
+export * from './padPlaces';
+export * from './choosePads';
+export * from './stackStands';
+export * from './resonators';
+export type { Shim, ShimsUnder } from './shims.kind';
+export { cupAcross, usualCupDepth, usualStand } from './usualStand';

@@ -1,0 +1,56 @@
+import type { InstrumentType } from '../instruments';
+import type { JobState } from '../job';
+import { chosenKey, type Chosen, type ChosenLine } from '../materials';
+import { stockTitle, type StockItem, type StockState } from '../stock';
+import { printPhrase } from '../units';
+
+/** A resonator is about this share of its pad across, where nobody wishes otherwise: a workshop default. */
+const usualShare = 0.6;
+
+/** A pad that wants a resonator, with every one of the stock that is smaller than its hole, the nearest to the wish first. */
+export interface ResonatorRow {
+  hole: string;
+  /** across, mm, as wished */
+  wanted: number;
+  answers: readonly StockItem[];
+  chosen: Chosen | null;
+}
+
+/**
+ * Resonators for the pads that carry one. It has to stay clear of the rim, so what is no smaller than the hole does not
+ * count.
+ *
+ * @param share of the pad’s diameter that is wished for
+ */
+export function chooseResonators(
+  state: JobState,
+  type: InstrumentType,
+  { items }: Pick<StockState, 'items'>,
+  share = usualShare,
+): ResonatorRow[] {
+  const discs = items.filter(({ kind, retired }) => kind === 'resonator' && !retired);
+  return type.pads.flatMap(({ hole, diameter, resonator }): ResonatorRow[] => {
+    if (resonator === undefined || resonator === 'none') return [];
+    const across = type.holes.find(({ id }) => id === hole)?.diameter ?? diameter;
+    const wanted = Math.min(diameter * share, across);
+    const off = (disc: StockItem) => Math.abs((disc.diameter ?? 0) - wanted);
+    return [
+      {
+        hole,
+        wanted,
+        answers: discs.filter((disc) => (disc.diameter ?? 0) < across).sort((a, b) => off(a) - off(b)),
+        chosen: state.chosen.get(chosenKey({ use: 'resonator', part: hole })) ?? null,
+      },
+    ];
+  });
+}
+
+/** A resonator for a pad, as it is written down. */
+export const resonatorLine = (hole: string, item: StockItem): ChosenLine => ({
+  part: hole,
+  use: 'resonator',
+  item: item.id,
+  title: printPhrase(stockTitle(item), item.soldIn),
+  count: 1,
+  ...(item.price !== undefined && { price: item.price }),
+});
