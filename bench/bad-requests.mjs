@@ -29,7 +29,7 @@ await withServer(async ({ address, query }) => {
     if (n % 500 === 0) process.stdout.write(`\r${n} of ${count}, ${wrong.length} wrong`);
   }
   const stored = await query(
-    'select id from entries where id = any($1) union select id from shop_entries where id = any($1)',
+    'select id from entries where id = any($1) union select id from shop_entries where id = any($1) union select id from stock_entries where id = any($1)',
     [refused],
   );
   console.log(

@@ -9,6 +9,7 @@ export const guards: Readonly<Record<string, readonly string[]>> = {
   jobs: ['jobs_append_only', 'jobs_no_truncate'],
   photos: ['photos_append_only', 'photos_no_truncate'],
   shop_entries: ['shop_entries_announce', 'shop_entries_append_only', 'shop_entries_no_truncate'],
+  stock_entries: ['stock_entries_announce', 'stock_entries_append_only', 'stock_entries_no_truncate'],
 };
 
 /** Tables that hold nothing a logbook does not say: written over and made anew as it grows. */

@@ -10,6 +10,8 @@ export * from './announcements';
 export * from './readingsCsv';
 export * from './demo/loadDemo';
 export * from './shop';
+export * from './stock';
+export { orderToCsv, stockFromCsv, stockToCsv } from './stockCsv';
 export * from './importReadings';
 export * from './bookPackage';
 export * from './summaries';

@@ -15,6 +15,7 @@ import { onOtherDatabase, stampSql } from './guard';
 import { answerKnown, appendTo, lockedState, stateOf, type AppendedTo, type KeptLog } from './keptLog';
 import type { PreparedPhoto } from './photos';
 import { entries, jobs, photos } from './schema';
+import { settleElsewhere, settleUse } from './stock';
 import { writeSummary } from './summaries';
 
 export interface JobRow {
@@ -79,7 +80,9 @@ const jobLog = (jobId: string): KeptLog<JobState, NewEntry, Entry> => ({
   insert: (tx, seq, entry) => insertEntry(tx, jobId, seq, entry),
   written: async (tx, state, at) => {
     const ticket = await ticketOf(tx, jobId);
-    if (ticket !== null) await writeSummary(tx, { id: jobId, ticket }, state, at);
+    if (ticket === null) return;
+    await writeSummary(tx, { id: jobId, ticket }, state, at);
+    await settleUse(tx, ticket, state);
   },
 });
 
@@ -179,7 +182,10 @@ export async function importJob(
       if (!job) throw new Error('insert returned no row');
       const kept = list.map((entry, i): Entry => ({ ...entry, seq: i + 1 }));
       await insertRows(tx, rowsOf(job.id, kept));
-      await writeSummary(tx, job, foldEntries(emptyJobState, kept), new Date().toISOString());
+      const state = foldEntries(emptyJobState, kept);
+      const now = new Date().toISOString();
+      await writeSummary(tx, job, state, now);
+      await settleElsewhere(tx, ticket, state, now);
       for (const { id, photo } of pictures) await tx.insert(photos).values({ jobId: job.id, id, ...photo });
     });
     return 'imported';

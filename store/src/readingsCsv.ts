@@ -11,8 +11,7 @@ import {
   type NewEntryOf,
   type Problem,
 } from '@holotonos/core';
-import { parse } from 'csv-parse/sync';
-import { csvOf, unguard } from './csvText';
+import { csvOf, readDecimal, rowsOf, unguard } from './csvText';
 
 /** The columns of readings as they go out, with what stands in each: one list for the file, its description and its reader. */
 export const readingColumns = [
@@ -89,9 +88,6 @@ export function readingsToCsv(state: JobState, group?: MeasureGroup): string {
   return csvOf(readingColumns, rows);
 }
 
-/** A decimal figure, with a power of ten where it is tiny. Nothing else that JavaScript would read as a number. */
-const decimalFigure = /^[-+]?(\d+(\.\d*)?|\.\d+)(e[-+]?\d{1,2})?$/i;
-
 /** How a file writes its columns and its decimals. */
 export interface CsvDialect {
   delimiter: ',' | ';' | '\t';
@@ -100,16 +96,6 @@ export interface CsvDialect {
 
 const numberColumns = /^(clock|at|value|gauge resolution|gauge max error|temperature|humidity)\b/;
 const withComma = /^[-−]?\d+,\d+$/;
-
-/** Rows of a piece of CSV; what is cut off at its end does not count. */
-const rowsOf = (text: string, { delimiter }: Pick<CsvDialect, 'delimiter'>): string[][] =>
-  parse(text, {
-    bom: true,
-    skip_empty_lines: true,
-    relax_column_count: true,
-    relax_quotes: true,
-    delimiter,
-  }) as string[][];
 
 /**
  * Recognises how a file is written from its beginning: the separator that gives its first line the most columns, and a
@@ -208,11 +194,10 @@ export function rowReader(header: readonly string[], { decimal }: CsvDialect, de
     const cell = (name: string) => unguard((row[place.get(name) ?? -1] ?? '').trim());
     const figure = (name: string) => {
       const written = cell(name);
-      const plain = (decimal === ',' ? written.replace(',', '.') : written).replace('−', '-');
-      const number = decimalFigure.test(plain) ? Number(plain) : NaN;
-      if (!Number.isFinite(number))
+      const number = readDecimal(written, decimal);
+      if (number === null)
         wrong.push({ path: `line ${line}, column “${name}”`, message: `“${written.slice(0, 40)}” is not a figure` });
-      return number;
+      return number ?? NaN;
     };
     const optional = (name: string) => (cell(name) === '' ? undefined : figure(name));
     const own = unitOfMeasure(cell('measure') as Measure);

@@ -108,6 +108,21 @@ export const shopEntries = pgTable(
   (table) => [check('shop_entries_of_this_age', ofThisAge(table.benchTime))],
 );
 
+/** The logbook of the drawers. Append-only; `seq` counts from 1 without gaps, given under a lock, as in `entries`. */
+export const stockEntries = pgTable(
+  'stock_entries',
+  {
+    seq: integer().primaryKey(),
+    id: uuid().notNull().unique(),
+    kind: text().notNull(),
+    body: jsonb().notNull(),
+    author: text().notNull(),
+    benchTime: timeOf().notNull(),
+    receivedAt: timeOf().notNull().defaultNow(),
+  },
+  (table) => [check('stock_entries_of_this_age', ofThisAge(table.benchTime))],
+);
+
 /**
  * What the lists show of each job. No ink: worked out of its logbook in the transaction of each entry, and anew whenever
  * somebody asks and it is no longer true. Nothing is known here that the logbook does not say.

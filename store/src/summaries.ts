@@ -7,6 +7,7 @@ import {
   planBasis,
   type BenchRow,
   type BenchSummary,
+  type ItemCount,
   type JobState,
   type LearnedTimes,
   type PlanBasis,
@@ -243,6 +244,25 @@ export async function rowsWithClocks(db: Database, limit: number): Promise<Bench
     .orderBy(asc(summaries.ticket))
     .limit(limit);
   return rows.flatMap(({ row }) => row ?? []);
+}
+
+/** What an open ticket will still take out of the drawers. */
+export interface TicketNeed extends ItemCount {
+  ticket: string;
+}
+
+/** Lines of need that are looked at: more of them no order holds. */
+const mostNeeds = 5000;
+
+/** What the open tickets will still take out of the drawers, ticket by ticket. */
+export async function openNeeds(db: Database): Promise<TicketNeed[]> {
+  const { rows } = await db.execute<{ ticket: string; item: string; count: number }>(sql`
+    select ${summaries.ticket} as ticket, need ->> 'item' as item, (need ->> 'count')::float8 as count
+    from ${summaries}, jsonb_array_elements(${summaries.row} -> 'needs') need
+    where ${inArray(summaries.standing, [rankOf('ready'), rankOf('waiting')])}
+    order by ${summaries.ticket} collate "C", need ->> 'item'
+    limit ${mostNeeds}`);
+  return rows;
 }
 
 /** What the shop's own clock says of the table's times, learned from every job there is. */

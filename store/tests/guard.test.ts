@@ -114,6 +114,7 @@ describe('a database that lacks its guards is not started on', () => {
     ['drop trigger entries_append_only on entries', /lacks the trigger entries_append_only on entries\./],
     ['alter table photos disable trigger photos_no_truncate', /photos_no_truncate on photos, which is switched off/],
     ['drop table shop_entries', /lacks the table shop_entries\./],
+    ['drop table stock_entries', /lacks the table stock_entries\./],
     ['drop function refuse_change() cascade', /entries_append_only on entries.*shop_entries_no_truncate/],
   ])('%s', async (statement, words) => {
     const says = await refusal(statement);

@@ -1,9 +1,10 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
-import { readJobDocument, toJobDocument, type NewEntry } from '@holotonos/core';
+import { readJobDocument, toJobDocument, type NewEntry, type NewStockEntry } from '@holotonos/core';
 import {
   appendEntry,
   appendShopEntry,
+  appendStockEntry,
   importJob,
   jobByTicket,
   jobEntries,
@@ -11,6 +12,7 @@ import {
   keptTypes,
   readingsToCsv,
   shopState,
+  stockState,
 } from '../src';
 import { demoDatabase, testDatabase, type TestDatabase } from './database';
 
@@ -22,6 +24,7 @@ beforeAll(async () => {
   // What is kept out today may have got in before there was anything to keep it out.
   await database.pool.query('alter table entries drop constraint entries_of_this_age');
   await database.pool.query('alter table shop_entries drop constraint shop_entries_of_this_age');
+  await database.pool.query('alter table stock_entries drop constraint stock_entries_of_this_age');
 });
 afterAll(() => database.drop());
 
@@ -67,12 +70,16 @@ const rubbish: [string, string, unknown, string, string][] = [
   ['a deep body', 'note', JSON.parse('{"a":'.repeat(200) + '1' + '}'.repeat(200)), 'x', good],
 ];
 
-async function put(table: 'entries' | 'shop_entries', row: (typeof rubbish)[number], jobId: string): Promise<string> {
+async function put(
+  table: 'entries' | 'shop_entries' | 'stock_entries',
+  row: (typeof rubbish)[number],
+  jobId: string,
+): Promise<string> {
   const [, kind, body, author, time] = row;
   const id = randomUUID();
-  if (table === 'shop_entries')
+  if (table !== 'entries')
     await database.pool.query(
-      'insert into shop_entries (seq, id, kind, body, author, bench_time) select coalesce(max(seq), 0) + 1, $1, $2, $3, $4, $5 from shop_entries',
+      `insert into ${table} (seq, id, kind, body, author, bench_time) select coalesce(max(seq), 0) + 1, $1, $2, $3, $4, $5 from ${table}`,
       [id, kind, JSON.stringify(body), author, time],
     );
   else
@@ -207,6 +214,25 @@ describe('rubbish in the logbook of the shop', () => {
       status: 'refused',
       problems: [{ path: '/body/entry' }],
     });
+  });
+});
+
+describe('rubbish in the logbook of the drawers', () => {
+  test('leaves the drawers as they were, is told, and can be struck', async () => {
+    const write = (kind: string, body: object) =>
+      appendStockEntry(database.db, { id: randomUUID(), kind, body, author: 'x', benchTime: good } as NewStockEntry);
+    await write('item', { id: 'pad', kind: 'pad', diameter: 16, thickness: 2.6, soldIn: 'mm', counted: 'piece' });
+    await write('move', { item: 'pad', why: 'counted', count: 7 });
+    const before = await stockState(database.db);
+    const ids: string[] = [];
+    for (const row of rubbish) ids.push(await put('stock_entries', row, ''));
+    ids.push(await put('stock_entries', ['', 'move', { item: 'pad', why: 'taken', count: 'all' }, 'x', good], ''));
+    ids.push(await put('stock_entries', ['', 'used-by', { ticket: 'LL-201', used: [{ item: 'pad' }] }, 'x', good], ''));
+    const state = await stockState(database.db);
+    expect({ ...state, seq: 0, unread: [] }).toEqual({ ...before, seq: 0, unread: [] });
+    expect(state.unread.map(({ entry }) => entry)).toEqual(ids);
+    for (const entry of ids) expect(await write('strike', { entry })).toMatchObject({ status: 'stored', known: false });
+    expect((await stockState(database.db)).unread).toEqual([]);
   });
 });
 

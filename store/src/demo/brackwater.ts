@@ -4,6 +4,7 @@ import {
   homeMadeId,
   instrumentType,
   surveyStations,
+  trueFigure,
   type InstrumentType,
 } from '@holotonos/core';
 import { DemoJob } from './demoJob';
@@ -119,9 +120,9 @@ function altoSaxophone(): DemoJob {
   job.write('part-placed', { part: 'g-sharp-rod-top-pivot', where: 'replaced', note: 'New screw ordered' });
   job.write('part-off', { part: 'bell-guard', where: 'bag', note: 'Three screws in the same bag' });
   for (const [part, height, mark] of [
-    ['e', 3.42, 180],
-    ['f', 3.38, 170],
-    ['d', 3.51, 185],
+    ['e', 1.12, 180],
+    ['f', 1.08, 170],
+    ['d', 1.2, 185],
   ] as const) {
     job.reading({ group: 'pad', part, measure: 'stand', clock: 0 }, height, 'caliper');
     job.write('observation', { part, about: 'fit', hold: 'adhesive', mark });
@@ -173,6 +174,7 @@ function altoSaxophone(): DemoJob {
   for (const { hole } of job.type.pads) if (hole !== 'e') job.repairRim(hole);
   for (const part of ['g', 'f-sharp', 'f', 'd', 'low-c', 'low-c-sharp', 'low-b']) job.measureRim(part);
   expandInPasses(job);
+  job.choosePads();
   job.doThrough('pads', {
     'polish:instrument': 'Owner asked to keep the plate as it is; washed only.',
   });
@@ -269,6 +271,37 @@ function oboe(): DemoJob {
   return job;
 }
 
+/** The five open-hole pads before they come out, and what is taken for them: two are punched out of closed ones. */
+function openHolePads(job: DemoJob): void {
+  for (const [hole, mark, setterMark, condition] of [
+    ['a', 10, 20, 'hard'],
+    ['upper-g', 350, 30, 'hard'],
+    ['f', 0, 45, 'stained'],
+    ['e', 5, 300, 'torn'],
+    ['d', 355, 15, 'hard'],
+  ] as const) {
+    for (const measure of ['stand', 'setter', 'cup', 'cup-depth'] as const) {
+      const point = { group: 'pad', part: hole, measure, clock: 0 } as const;
+      const value = trueFigure(job.type, job.truth, point, job.chance);
+      if (value !== null) job.reading(point, value, 'caliper');
+    }
+    job.write('observation', { part: hole, about: 'fit', hold: 'grommet', mark, setterMark, condition, reuse: false });
+  }
+  job.choosePads(['a', 'upper-g', 'f', 'e', 'd']);
+  job.write('chosen', {
+    lines: [
+      {
+        part: 'e',
+        use: 'grommet',
+        item: 'grommet-8-2-2-6-6-metal',
+        title: 'Grommet 8.2 mm × 2.6 mm, hole 6 mm, metal',
+        count: 1,
+        price: 240,
+      },
+    ],
+  });
+}
+
 const fluteOptions = ['open-holes', 'split-e', 'pinned'];
 
 /** LL-203: open-hole flute at survey, a few pads under the leak light. */
@@ -347,6 +380,7 @@ function flute(): DemoJob {
   for (const part of ['a', 'upper-g', 'f-sharp']) job.measurePad(part, 'feeler-fine');
   const wrong = job.entries.at(-1);
   job.write('strike', { entry: wrong?.id ?? '', reason: 'Pressed the key without meaning to' });
+  openHolePads(job);
   job.author = 'Ottoline Marsh';
   job.offer('stage', null);
   return job;

@@ -1,6 +1,10 @@
 import {
   assemblyGuide,
   chanceFrom,
+  choosePads,
+  foldStock,
+  padLine,
+  usualPadSet,
   changeToAgree,
   emptyJobState,
   estimateOptions,
@@ -43,11 +47,15 @@ import {
   type TrueInstrument,
 } from '@holotonos/core';
 
+import { drawers } from './drawers';
 import { pictureSize } from './drawings';
 import { lanternLane } from './lanternLane';
 
 /** The shop the story plays in: its rates and prices are in every estimate. */
 const demoShop = foldShop(lanternLane().map((entry, i) => ({ ...entry, seq: i + 1, receivedAt: entry.benchTime })));
+
+/** What lies in the drawers there, from which pads are chosen. */
+const demoStock = foldStock(drawers().map((entry, i) => ({ ...entry, seq: i + 1, receivedAt: entry.benchTime })));
 
 type Marks = EntryBody<'photo-marks'>['marks'];
 
@@ -259,6 +267,15 @@ export class DemoJob {
     return finding;
   }
 
+  /** Chooses pads for these cups out of the drawers, as the page of the set proposes; for all of them where none is named. */
+  choosePads(holes: readonly string[] = this.type.pads.map(({ hole }) => hole)): void {
+    const lines = choosePads(this.state, this.type, demoStock, usualPadSet).flatMap((row) =>
+      holes.includes(row.hole) && row.suggested ? [padLine(row, row.suggested)] : [],
+    );
+    this.write('chosen', { lines });
+    this.pass(6);
+  }
+
   /** Gives the owner one of the estimates the plan comes to, and writes down what was said. */
   offer(key: string, answer: AgreementAnswer | null, by = '', note = ''): void {
     const option = estimateOptions(this.state, this.type, demoShop).find((each) => each.key === key);
@@ -289,13 +306,14 @@ export class DemoJob {
     this.write('operation-started', { operation: id, cautionsAccepted: step.cautions });
     const minutes = Math.round(step.minutes.low + this.chance.uniform() * (step.minutes.high - step.minutes.low) * 0.6);
     this.pass(minutes);
-    const { title, spoils, cures } = step;
+    const { title, spoils, cures, takes } = step;
     this.write('operation-done', {
       operation: id,
       title,
       minutes,
       disturbs: [...spoils],
       cures,
+      ...(takes.length > 0 && { takes: [...takes] }),
       ...(note && { note }),
     });
     // Long work ends the day; other jobs take the bench for a while after it.

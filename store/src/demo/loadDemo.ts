@@ -4,8 +4,10 @@ import { importJob, isEmpty } from '../logbook';
 import { preparePhoto, type PreparedPhoto } from '../photos';
 import { refreshSummaries } from '../refreshSummaries';
 import { appendShopEntry } from '../shop';
+import { appendStockEntries } from '../stock';
 import { brackwaterJobs } from './brackwater';
 import { laidAt } from './laidAt';
+import { drawers } from './drawers';
 import { lanternLane } from './lanternLane';
 
 /** A drawing as the picture a camera would have made of it. */
@@ -38,6 +40,7 @@ export async function loadDemo(db: Database, { now, timeZone }: DemoPlace = here
     if ((await importJob(db, ticket, laidAt(entries, now, timeZone), photos)) === 'imported') written += 1;
   }
   for (const entry of laidAt(lanternLane(timeZone), now, timeZone)) await appendShopEntry(db, entry);
+  await appendStockEntries(db, laidAt(drawers(), now, timeZone));
   // The tickets came before the shop's own work: with it their plans are others.
   await refreshSummaries(db, now);
   return written;
