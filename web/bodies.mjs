@@ -17,6 +17,8 @@ const bodies = [
   { address: /^\/api\/v1\/readings\/look$/, most: MB / 4, types: csv },
   { address: /^\/api\/v1\/gauges\/aim$/, most: 4096, types: json },
   { address: /^\/api\/v1\/shop$/, most: MB / 16, types: json },
+  { address: /^\/api\/v1\/stock$/, most: MB / 8, types: json },
+  { address: /^\/api\/v1\/stock\/items\.csv$/, most: 4 * MB, types: csv },
   { address: /^\/api\//, most: 8 * MB, types: json },
 ];
 const none = { most: 0, types: [] };

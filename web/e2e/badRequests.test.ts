@@ -50,7 +50,7 @@ test(`${count} bad requests: each is answered in words, none by a fault, nothing
   expect(wrong).toEqual([]);
   expect(refused.length).toBeGreaterThan(40);
   const { rows: stored } = await database.pool.query(
-    'select id from entries where id = any($1) union select id from shop_entries where id = any($1)',
+    'select id from entries where id = any($1) union select id from shop_entries where id = any($1) union select id from stock_entries where id = any($1)',
     [refused],
   );
   expect(stored).toEqual([]);
@@ -65,6 +65,8 @@ test('after all that the shop works on: every ticket, the bench and the week are
     '/jobs/LL-201',
     '/jobs/LL-201/record',
     '/shop',
+    '/stock',
+    '/jobs/LL-203/pads',
     '/api/v1/calendar.ics',
     '/api/v1/jobs/LL-201/export',
   ]) {

@@ -2,7 +2,16 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { join, resolve, sep } from 'node:path';
-import { entryBodies, entryKinds, shopEntryBodies, shopEntryKinds, solvers, type Chance } from '@holotonos/core';
+import {
+  entryBodies,
+  entryKinds,
+  shopEntryBodies,
+  shopEntryKinds,
+  solvers,
+  stockEntryBodies,
+  stockEntryKinds,
+  type Chance,
+} from '@holotonos/core';
 import { damagesOf, sampleOf, type Schema } from '../../core/tests/fromSchema';
 import { instrumentTypeSchema } from '../../core/src/instruments/instrumentType.schema';
 import { newEntrySchema } from '../../core/src/job/entry.schema';
@@ -180,6 +189,10 @@ function bodyFor(address: string, chance: Chance): { body?: string | Buffer; id?
     const { id, document } = badEntry(chance, shopEntryBodies, shopEntryKinds);
     return asText(document, { id });
   }
+  if (address.endsWith('/stock')) {
+    const { id, document } = badEntry(chance, stockEntryBodies, stockEntryKinds);
+    return asText(document, { id });
+  }
   if (address.endsWith('/jobs')) {
     const { id, document } = badEntry(chance, entryBodies, ['intake']);
     return asText(document, { id });
@@ -192,7 +205,8 @@ function bodyFor(address: string, chance: Chance): { body?: string | Buffer; id?
     const name = pick(chance, [...solvers.keys()]);
     return asText(damaged(solvers.get(name)?.input as Schema), { name });
   }
-  if (address.endsWith('/readings')) {
+  const isReadings = address.endsWith('/readings');
+  if (isReadings || address.endsWith('/items.csv')) {
     const cell = () =>
       pick(chance, [
         '',
@@ -211,10 +225,11 @@ function bodyFor(address: string, chance: Chance): { body?: string | Buffer; id?
         'x'.repeat(2000),
         '9'.repeat(400),
       ]);
-    const header =
+    const drawers = 'id,kind,name,diameter (mm),thickness (mm),hole (mm),sold in,counted,count,low,price (EUR)';
+    const readings =
       'entry,bench time,author,group,part,measure,clock (deg),value (mm),gauge,gauge resolution (mm),gauge max error (mm)';
     const rows = Array.from({ length: 3 }, () => Array.from({ length: 11 }, cell).join(','));
-    return { body: [header, ...rows].join('\n') };
+    return { body: [isReadings ? readings : drawers, ...rows].join('\n') };
   }
   return { body: pick(chance, strangeBodies) };
 }

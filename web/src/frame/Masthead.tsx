@@ -25,6 +25,10 @@ export function Masthead() {
           New ticket
           <LinkWaits />
         </Link>
+        <Link href="/stock">
+          Stock
+          <LinkWaits />
+        </Link>
         <Link href="/types">
           Types
           <LinkWaits />

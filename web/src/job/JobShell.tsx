@@ -29,6 +29,7 @@ function Tabs() {
     { href: `${base}/measure`, name: 'Measure' },
     { href: `${base}/round`, name: 'Rounds' },
     { href: `${base}/findings`, name: 'Findings', count: judgement.suggestions.length },
+    { href: `${base}/pads`, name: 'Pads' },
     { href: `${base}/regulation`, name: 'Regulation' },
     { href: `${base}/plan`, name: 'Plan' },
     { href: `${base}/estimate`, name: 'Estimate' },
@@ -125,8 +126,8 @@ export function JobShell({ children }: { children: ReactNode }) {
   const { dayText } = useWhen();
   const { ticket, type, state, waiting, reachable, refusals, dismissRefusals } = useJob();
   const { intake } = state;
-  // The linkage is drawn over the tube itself: a second drawing would only take its room.
-  const drawn = !usePathname().endsWith('/regulation');
+  // The linkage is drawn over the tube itself, and a set of pads is a table: a drawing above would only take their room.
+  const drawn = !/\/(regulation|pads)$/.test(usePathname());
   return (
     <StripControlProvider>
       <div className="job">

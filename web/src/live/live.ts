@@ -19,10 +19,11 @@ export type LiveEvent =
   | { event: 'ready' }
   | { event: 'entry'; data: { ticket: string } }
   | { event: 'shop' }
+  | { event: 'stock' }
   | { event: 'reading'; data: GaugeReading }
   | { event: 'state'; data: GaugesNow };
 
-const names = ['ready', 'entry', 'shop', 'reading', 'state'] as const;
+const names = ['ready', 'entry', 'shop', 'stock', 'reading', 'state'] as const;
 /** A stream that was refused is asked for again after so long, ms. A lost one the browser asks for again by itself. */
 const againMs = 2000;
 const address = '/api/v1/events';

@@ -38,7 +38,7 @@ const mostUnread = 20;
 const kept = globalThis as { holotonosRefreshing?: Promise<void> | null };
 
 /** Brings the lists up to date as far as a page can wait for; the rest goes on beside it. Says whether there is a rest. */
-async function bringUpToDate(now: string): Promise<boolean> {
+export async function bringUpToDate(now: string): Promise<boolean> {
   const { left } = await refreshSummaries(getDb(), now, mostBeforePage);
   if (left)
     kept.holotonosRefreshing ??= refreshSummaries(getDb(), now)

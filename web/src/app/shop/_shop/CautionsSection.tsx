@@ -3,8 +3,8 @@
 import { cautions, freshId, cautionWords, deferral, shippedOperations, type ShopState } from '@holotonos/core';
 import { useState } from 'react';
 import type { WriteShop } from '@/shop/useShop';
-import { FormEnd } from './FormEnd';
-import { ChoiceField, ShopRow, ShopSection, TextField } from './fields';
+import { FormEnd } from '@/ui/FormEnd';
+import { ChoiceField, ShopRow, ShopSection, TextField } from '@/ui/fields';
 import { plainTitle } from './stepTitle';
 
 /** Every caution there is: those that ship, then the shop's own. */

@@ -19,7 +19,7 @@ import {
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import type { WriteShop } from '@/shop/useShop';
-import { FormEnd } from './FormEnd';
+import { FormEnd } from '@/ui/FormEnd';
 import { useWhen } from '@/frame/BenchContext';
 
 const unitOf = (kind: GaugeKind) => {

@@ -4,7 +4,7 @@ import { parseNumber, weekdays, type ScheduleWeek, type ShopState, type Weekday 
 import { useState } from 'react';
 import { Button } from '@/ui/bootstrap';
 import type { WriteShop } from '@/shop/useShop';
-import { Problem, ShopSection, TextField } from './fields';
+import { Problem, ShopSection, TextField } from '@/ui/fields';
 import { dayNames, hoursText, parseDays, parseWeek } from './hoursText';
 
 export type TypedWeek = Record<Weekday, string>;

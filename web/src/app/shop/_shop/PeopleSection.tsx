@@ -4,8 +4,8 @@ import { freshId, idsOf, inUse, stages, type Person, type ShopState, type Stage 
 import { useId, useState } from 'react';
 import { Form } from '@/ui/bootstrap';
 import type { WriteShop } from '@/shop/useShop';
-import { FormEnd } from './FormEnd';
-import { ShopRow, ShopSection, TextField, TickField } from './fields';
+import { FormEnd } from '@/ui/FormEnd';
+import { ShopRow, ShopSection, TextField, TickField } from '@/ui/fields';
 import { typedWeek, WeekFields } from './HoursSection';
 import { parseDays, parseWeek } from './hoursText';
 

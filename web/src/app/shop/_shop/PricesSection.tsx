@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  currencyOf,
   parseNumber,
   inUse,
   costKinds,
@@ -17,14 +18,14 @@ import {
 import { useState } from 'react';
 import { Button } from '@/ui/bootstrap';
 import type { WriteShop } from '@/shop/useShop';
-import { FormEnd } from './FormEnd';
-import { ChoiceField, Problem, ShopRow, ShopSection, TextField } from './fields';
+import { FormEnd } from '@/ui/FormEnd';
+import { ChoiceField, Problem, ShopRow, ShopSection, TextField } from '@/ui/fields';
 import { stepTitle } from './stepTitle';
 
 /** What an hour costs, the tax on it and how sums are rounded. */
 export function RatesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
   const { rates } = shop;
-  const [currency, setCurrency] = useState(rates?.currency ?? 'EUR');
+  const [currency, setCurrency] = useState(currencyOf(shop));
   const plain = (minor: number) => (minor / 10 ** minorDigits(currency)).toFixed(minorDigits(currency));
   const [hour, setHour] = useState(rates ? plain(rates.hourly) : '');
   const [tax, setTax] = useState(String(rates?.taxPercent ?? 0));
@@ -75,7 +76,7 @@ const kindWords: Record<CostKind, string> = { part: 'Part', material: 'Material'
 const pers = Object.keys(perWords) as Price['per'][];
 
 function PriceForm({ shop, write, done }: { shop: ShopState; write: WriteShop; done: () => void }) {
-  const currency = shop.rates?.currency ?? 'EUR';
+  const currency = currencyOf(shop);
   const [what, setWhat] = useState('');
   const [kind, setKind] = useState<CostKind>('material');
   const [sum, setSum] = useState('');
@@ -130,7 +131,7 @@ function PriceForm({ shop, write, done }: { shop: ShopState; write: WriteShop; d
 /** What steps use up: counted into every estimate whose plan has the step. */
 export function PricesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
   const [open, setOpen] = useState(false);
-  const currency = shop.rates?.currency ?? 'EUR';
+  const currency = currencyOf(shop);
   const prices = inUse(shop.prices);
   return (
     <ShopSection title="Prices of parts and materials" add="Add a price" onAdd={() => setOpen(true)}>

@@ -3,7 +3,7 @@
 import { instrumentType, printQuantity, length, type ShopState } from '@holotonos/core';
 import { useState } from 'react';
 import type { WriteShop } from '@/shop/useShop';
-import { ShopRow, ShopSection } from './fields';
+import { ShopRow, ShopSection } from '@/ui/fields';
 
 /** Rules of regulation that are asked otherwise of every instrument of a type; they are changed at the bench. */
 export function RegulationRulesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {

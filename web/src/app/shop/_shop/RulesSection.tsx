@@ -11,7 +11,7 @@ import {
 import { useState } from 'react';
 import { Button } from '@/ui/bootstrap';
 import type { WriteShop } from '@/shop/useShop';
-import { ChoiceField, Problem, ShopRow, ShopSection, TextField } from './fields';
+import { ChoiceField, Problem, ShopRow, ShopSection, TextField } from '@/ui/fields';
 import { stepTitle } from './stepTitle';
 
 /** What the shop does about a kind of finding: comes before the rules that ship. */

@@ -2,7 +2,7 @@
 
 import type { ShopState } from '@holotonos/core';
 import { useShop } from '@/shop/useShop';
-import { ShopRow } from './fields';
+import { ShopRow } from '@/ui/fields';
 import { GaugesSection } from './GaugesSection';
 import { ProfilesSection } from './ProfilesSection';
 import { RegulationRulesSection } from './RegulationRulesSection';

@@ -3,8 +3,8 @@
 import { sizeKinds, sizeWords, type ShopState, type SizeKind } from '@holotonos/core';
 import { useState } from 'react';
 import type { WriteShop } from '@/shop/useShop';
-import { FormEnd } from './FormEnd';
-import { ShopRow, ShopSection, TextField } from './fields';
+import { FormEnd } from '@/ui/FormEnd';
+import { ShopRow, ShopSection, TextField } from '@/ui/fields';
 import { parseSizes, sizesText } from './sizesText';
 
 function SizesForm({

@@ -17,8 +17,8 @@ import {
 import { useId, useState } from 'react';
 import { Form } from '@/ui/bootstrap';
 import type { WriteShop } from '@/shop/useShop';
-import { FormEnd } from './FormEnd';
-import { ChoiceField, ShopRow, ShopSection, TextField, TickField } from './fields';
+import { FormEnd } from '@/ui/FormEnd';
+import { ChoiceField, ShopRow, ShopSection, TextField, TickField } from '@/ui/fields';
 import { cautionIds } from './CautionsSection';
 import { plainTitle } from './stepTitle';
 

@@ -7,7 +7,7 @@ import { getAnnouncer, getDb } from '@/server/store';
 export const dynamic = 'force-dynamic';
 
 /**
- * Server-sent events of everything: `entry` with its ticket, `shop`, `reading` and `state` of the gauges. One stream
+ * Server-sent events of everything: `entry` with its ticket, `shop`, `stock`, `reading` and `state` of the gauges. One stream
  * serves a whole browser; who hears of an entry fetches it.
  */
 export const GET = (request: Request) =>
@@ -16,7 +16,7 @@ export const GET = (request: Request) =>
       const stop = await getAnnouncer().listen(
         null,
         (written) => {
-          if (written === 'shop') return send('shop', {});
+          if (written === 'shop' || written === 'stock') return send(written, {});
           void ticketOf(getDb(), written).then((ticket) => ticket !== null && send('entry', { ticket }), end);
         },
         end,

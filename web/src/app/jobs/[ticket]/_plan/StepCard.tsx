@@ -4,6 +4,7 @@ import {
   parseNumber,
   printQuantity,
   cautionWords,
+  chosenSums,
   deferral,
   establishes,
   heldUp,
@@ -147,6 +148,25 @@ function Figures({ step }: { step: Step }) {
   );
 }
 
+/** What the step takes out of the drawers when it is done; where nothing was chosen for it, where that is done. */
+function OutOfTheDrawers({ step }: { step: Step }) {
+  const { ticket, state } = useJob();
+  if (isOver(step) || step.puts.length === 0) return null;
+  const sums = chosenSums(state, step.takes);
+  if (sums.length === 0)
+    return step.puts.includes('pad') ? (
+      <p>
+        <strong>Out of the drawers:</strong> nothing is chosen yet.{' '}
+        <Link href={`/jobs/${ticket}/pads?show=set`}>Choose the pads</Link>
+      </p>
+    ) : null;
+  return (
+    <p>
+      <strong>Out of the drawers:</strong> {sums.map(({ title, count }) => `${count} × ${title}`).join('; ')}.
+    </p>
+  );
+}
+
 /** Cautions of a step in the shop’s words, each to be accepted once a day; the deferral always under them. */
 function Cautions({ step }: { step: Step }) {
   const { shop } = useJob();
@@ -218,6 +238,8 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
       minutes: taken ?? ran,
       disturbs: more.disturbs ?? [...step.spoils],
       cures: step.cures,
+      // Who only looked again has put nothing in.
+      ...(more.disturbs === undefined && step.takes.length > 0 && { takes: [...step.takes] }),
       ...(words !== '' && { note: words }),
       ...(more.override !== undefined && { override: more.override }),
     });
@@ -278,6 +300,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
       <p>
         <strong>Tools:</strong> {step.tools.join(', ') || 'none'}
       </p>
+      <OutOfTheDrawers step={step} />
       <Figures step={step} />
       {step.spoils.length > 0 && (
         <p>

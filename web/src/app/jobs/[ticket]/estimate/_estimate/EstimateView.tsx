@@ -2,6 +2,7 @@
 
 import {
   changeToAgree,
+  currencyOf,
   estimateOptions,
   moneyText,
   type EstimateDraft,
@@ -187,7 +188,7 @@ export function EstimateView() {
               <Options options={options} give={give} />
             </section>
           )}
-          <CostsForm currency={shop.rates?.currency ?? 'EUR'} />
+          <CostsForm currency={currencyOf(shop)} />
         </>
       }
       readout={

@@ -24,6 +24,7 @@ import {
   type JobJudgement,
   type JobState,
   type LengthUnit,
+  type Measure,
   type MeasureState,
   type MeasuringPoint,
   type PointReading,
@@ -76,12 +77,19 @@ const keys = [
   { keys: 'Ctrl Z', does: 'strike the last reading of this part' },
 ];
 
+const padPlaces: Partial<Record<Measure, string>> = {
+  'stand': 'pad stand',
+  'setter': 'screw or grommet',
+  'cup': 'cup, across',
+  'cup-depth': 'cup, depth',
+};
+
 /** Where on its part a point lies, as short as can be understood beside the others of its group. */
 function place(point: MeasuringPoint, unit: LengthUnit, type: InstrumentType): string {
   const { group, measure, clock, at } = point;
   const gauge = measure === 'key-gap' && at !== undefined ? referenceKey(type, point.part, at) : null;
   if (gauge) return `key of ${gauge.name}, ${clock}°`;
-  if (group === 'pad' && measure !== 'gap') return measure === 'stand' ? 'pad stand' : 'opening height';
+  if (group === 'pad' && measure !== 'gap') return padPlaces[measure] ?? 'opening height';
   if (group === 'pad' || group === 'rim') return `${measure === 'diameter' ? 'across ' : ''}${clock}°`;
   if (at === undefined) return printPhrase(pointWords(point), unit);
   const station = printQuantity(along(at), unit);
@@ -443,7 +451,7 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
       figure={figure}
       input={input}
       point={row?.point ?? null}
-      where={`${partName}, ${row?.place ?? ''}${named && row?.point.measure !== 'stand' && clockName(row?.point.clock ?? -1) ? ` (${clockName(row?.point.clock ?? -1)})` : ''}`}
+      where={`${partName}, ${row?.place ?? ''}${named && !(row && row.point.measure in padPlaces) && clockName(row?.point.clock ?? -1) ? ` (${clockName(row?.point.clock ?? -1)})` : ''}`}
       next={nextRow ? `then ${nextRow.place}` : 'last position'}
       last={last && lastReading ? { reading: lastReading, point: last.point } : null}
       unit={unit}

@@ -1,0 +1,24 @@
+import { renderToBuffer } from '@react-pdf/renderer';
+import { clockWords } from '@holotonos/core';
+import { OrderPdf } from '@/print/OrderPdf';
+import { registerFonts } from '@/print/sheet';
+import { readShop } from '@/server/jobs';
+import { answering, asFile, notFound } from '@/server/replies';
+import { orderSheet } from '@/server/stock';
+
+/** An order as a sheet: the one `?order=` names, or what would be ordered now. */
+export const GET = (request: Request) =>
+  answering(async () => {
+    const now = new Date().toISOString();
+    const [sheet, shop] = await Promise.all([
+      orderSheet(new URL(request.url).searchParams.get('order'), now),
+      readShop(),
+    ]);
+    if (!sheet) return notFound('There is no such order.');
+    registerFonts();
+    const { dayText } = clockWords(shop.hours.timeZone);
+    const pdf = await renderToBuffer(
+      <OrderPdf lines={sheet.lines} day={dayText(sheet.at ?? now)} given={sheet.at !== null} />,
+    );
+    return new Response(new Uint8Array(pdf), { headers: asFile('order.pdf', 'application/pdf') });
+  });

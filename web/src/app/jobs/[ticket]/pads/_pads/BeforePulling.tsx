@@ -1,0 +1,275 @@
+'use client';
+
+import {
+  gaugeOfReading,
+  gaugesFor,
+  padConditionWords,
+  padConditions,
+  padHolds,
+  parseNumber,
+  pointKey,
+  printFigure,
+  usualOf,
+  type InstrumentType,
+  type Measure,
+  type PadCondition,
+} from '@holotonos/core';
+import { useId, useRef, useState } from 'react';
+import { readFigure } from '@/figure/groups';
+import { usePageKeys } from '@/frame/BenchContext';
+import { useJob } from '@/job/JobContext';
+import { Button, Form } from '@/ui/bootstrap';
+
+type Pad = InstrumentType['pads'][number];
+
+const keys = [
+  { keys: 'Enter', does: 'write the line of this pad and go on to the next' },
+  { keys: 'Page Down, Page Up', does: 'next or previous pad' },
+];
+
+const figures = [
+  ['stand', 'Stands'],
+  ['setter', 'Screw or grommet'],
+  ['cup', 'Cup across'],
+  ['cup-depth', 'Cup deep'],
+] as const satisfies readonly (readonly [Measure, string])[];
+type Figure = (typeof figures)[number][0];
+
+const point = (part: string, measure: Measure) => ({ group: 'pad', part, measure, clock: 0 }) as const;
+
+/** What a part that goes back turned has lost. */
+const turnedWords: Record<Pad['hold'], string> = {
+  adhesive: 'Turned, its ring no longer lies on the rim it was pressed into: it leaks until it is seated anew.',
+  screw: 'Turned, its ring misses the rim and every shim lies at another clock: what was level is not.',
+  grommet:
+    'Turned, its ring misses the rim and its shims lie elsewhere; a grommet that goes back turned bears on another spot of the skin and pulls it askew.',
+};
+
+/** A clock as it was typed; undefined where nothing was, null where it is none. */
+function readClock(text: string): number | null | undefined {
+  if (text.trim() === '') return undefined;
+  const clock = parseNumber(text.replace('°', ''));
+  return clock !== null && clock >= 0 && clock < 360 ? clock : null;
+}
+
+function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (by: 1 | -1) => void }) {
+  const { state, shop, names, write } = useJob();
+  const id = useId();
+  const seen = state.observations.get(`fit:${pad.hole}`);
+  const first = useRef<HTMLInputElement>(null);
+  const [text, setText] = useState<Readonly<Partial<Record<Figure, string>>>>({});
+  const [hold, setHold] = useState(seen?.hold ?? pad.hold);
+  const [condition, setCondition] = useState<PadCondition | ''>(seen?.condition ?? '');
+  const [mark, setMark] = useState(seen?.mark === undefined ? '' : String(seen.mark));
+  const [setterMark, setSetterMark] = useState(seen?.setterMark === undefined ? '' : String(seen.setterMark));
+  const [reuse, setReuse] = useState(seen?.reuse ?? false);
+  const [problem, setProblem] = useState<{ at: string; words: string } | null>(null);
+  const asked = figures.filter(([measure]) => measure !== 'setter' || hold !== 'adhesive');
+  const known = (measure: Figure) => state.points.get(pointKey(point(pad.hole, measure)))?.readings.at(-1);
+  const submit = () => {
+    const readings: { measure: Figure; value: number; typed: string }[] = [];
+    for (const [measure] of asked) {
+      const typed = text[measure]?.trim() ?? '';
+      if (typed === '') continue;
+      const read = readFigure(typed, measure, state.unit);
+      if (!read.ok) return setProblem({ at: measure, words: read.problem });
+      readings.push({ measure, value: read.value, typed });
+    }
+    const [clock, setter] = [readClock(mark), hold === 'adhesive' ? undefined : readClock(setterMark)];
+    if (clock === null) return setProblem({ at: 'mark', words: 'A clock is 0 to 359 degrees.' });
+    if (setter === null) return setProblem({ at: 'setterMark', words: 'A clock is 0 to 359 degrees.' });
+    for (const { measure, value, typed } of readings) {
+      const gauge = usualOf(gaugesFor(shop, measure), measure);
+      if (!gauge) return setProblem({ at: measure, words: 'No gauge on the shelf takes this.' });
+      if (!write('reading', { point: point(pad.hole, measure), value, typed, gauge: gaugeOfReading(gauge) })) return;
+    }
+    const written = write('observation', {
+      part: pad.hole,
+      about: 'fit',
+      hold,
+      reuse,
+      ...(condition !== '' && { condition }),
+      ...(clock !== undefined && { mark: clock }),
+      ...(setter !== undefined && { setterMark: setter }),
+    });
+    if (!written) return;
+    setProblem(null);
+    onDone();
+  };
+  const wrong = (at: string) => (problem?.at === at ? { 'isInvalid': true, 'aria-describedby': `${id}-problem` } : {});
+  return (
+    <form
+      className="pad-line"
+      aria-label={`Before the pad of ${names.get(pad.hole) ?? pad.hole} comes out`}
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+      onKeyDown={(event) => {
+        if (event.key !== 'PageDown' && event.key !== 'PageUp') return;
+        event.preventDefault();
+        onMove(event.key === 'PageDown' ? 1 : -1);
+      }}
+    >
+      <h2>{names.get(pad.hole) ?? pad.hole}</h2>
+      <div className="pad-fields">
+        <div>
+          <Form.Label htmlFor={`${id}-hold`}>Held by</Form.Label>
+          <Form.Select id={`${id}-hold`} value={hold} onChange={(event) => setHold(event.target.value as Pad['hold'])}>
+            {padHolds.map((each) => (
+              <option key={each}>{each}</option>
+            ))}
+          </Form.Select>
+        </div>
+        {asked.map(([measure, label], i) => (
+          <div key={measure}>
+            <Form.Label htmlFor={`${id}-${measure}`}>
+              {label}, {state.unit}
+            </Form.Label>
+            <Form.Control
+              id={`${id}-${measure}`}
+              ref={i === 0 ? first : undefined}
+              // The walk is one line a pad: the next line is typed into at once.
+              autoFocus={i === 0}
+              inputMode="decimal"
+              autoComplete="off"
+              placeholder={known(measure) ? printFigure(known(measure)?.value ?? 0, state.unit) : ''}
+              value={text[measure] ?? ''}
+              {...wrong(measure)}
+              onChange={(event) => setText((before) => ({ ...before, [measure]: event.target.value }))}
+            />
+          </div>
+        ))}
+        <div>
+          <Form.Label htmlFor={`${id}-condition`}>The pad is</Form.Label>
+          <Form.Select
+            id={`${id}-condition`}
+            value={condition}
+            onChange={(event) => setCondition(event.target.value as PadCondition | '')}
+          >
+            <option value="">–</option>
+            {padConditions.map((each) => (
+              <option key={each} value={each}>
+                {padConditionWords[each]}
+              </option>
+            ))}
+          </Form.Select>
+        </div>
+        <div>
+          <Form.Label htmlFor={`${id}-mark`}>Its scratch, °</Form.Label>
+          <Form.Control
+            id={`${id}-mark`}
+            inputMode="numeric"
+            autoComplete="off"
+            value={mark}
+            {...wrong('mark')}
+            onChange={(event) => setMark(event.target.value)}
+          />
+        </div>
+        {hold !== 'adhesive' && (
+          <div>
+            <Form.Label htmlFor={`${id}-setter`}>{hold === 'screw' ? 'Washer’s' : 'Grommet’s'}, °</Form.Label>
+            <Form.Control
+              id={`${id}-setter`}
+              inputMode="numeric"
+              autoComplete="off"
+              value={setterMark}
+              {...wrong('setterMark')}
+              onChange={(event) => setSetterMark(event.target.value)}
+            />
+          </div>
+        )}
+        <Form.Check
+          id={`${id}-reuse`}
+          type="checkbox"
+          label="Goes back"
+          checked={reuse}
+          onChange={(event) => setReuse(event.target.checked)}
+        />
+        <Button type="submit">Write it, next</Button>
+      </div>
+      <p id={`${id}-problem`} className="text-danger mb-0" role="alert">
+        {problem?.words ?? ''}
+      </p>
+      {(reuse || hold !== 'adhesive') && <p className="soft mb-0">{turnedWords[hold]}</p>}
+    </form>
+  );
+}
+
+/** One walk down the tube, one line a pad: what has to be known of it before it comes out. */
+export function BeforePulling({ here, onGo }: { here: string | null; onGo: (hole: string) => void }) {
+  const { type, state, names } = useJob();
+  usePageKeys(keys);
+  const order = new Map(type.holes.map(({ id }, i) => [id, i]));
+  const pads = [...type.pads].sort((a, b) => (order.get(a.hole) ?? 0) - (order.get(b.hole) ?? 0));
+  const unwritten = pads.findIndex(({ hole }) => !state.observations.has(`fit:${hole}`));
+  const asked = pads.findIndex(({ hole }) => hole === here);
+  const at = asked >= 0 ? asked : Math.max(0, unwritten);
+  const pad = pads[at];
+  const move = (by: 1 | -1) => {
+    const next = pads[Math.min(pads.length - 1, Math.max(0, at + by))];
+    if (next) onGo(next.hole);
+  };
+  if (!pad) return <p>This instrument has no pads.</p>;
+  const figure = (hole: string, measure: Measure) => {
+    const last = state.points.get(pointKey(point(hole, measure)))?.readings.at(-1);
+    return last ? printFigure(last.value, state.unit) : '';
+  };
+  return (
+    <>
+      <Line key={pad.hole} pad={pad} onDone={() => move(1)} onMove={move} />
+      <div className="scroll-x">
+        <table className="readings pads-table">
+          <caption className="visually-hidden">Pads before they come out</caption>
+          <thead>
+            <tr>
+              <th scope="col">Pad</th>
+              <th scope="col">Held by</th>
+              {figures.map(([measure, label]) => (
+                <th key={measure} scope="col" className="num">
+                  {label}, {state.unit}
+                </th>
+              ))}
+              <th scope="col">It is</th>
+              <th scope="col">Scratches</th>
+              <th scope="col">Then</th>
+            </tr>
+          </thead>
+          <tbody>
+            {pads.map(({ hole, hold }, i) => {
+              const seen = state.observations.get(`fit:${hole}`);
+              return (
+                <tr key={hole} className={i === at ? 'here' : undefined}>
+                  <th scope="row">
+                    <button
+                      type="button"
+                      className="plain"
+                      aria-current={i === at ? 'true' : undefined}
+                      onClick={() => onGo(hole)}
+                    >
+                      {names.get(hole) ?? hole}
+                    </button>
+                  </th>
+                  <td>{seen?.hold ?? hold}</td>
+                  {figures.map(([measure]) => (
+                    <td key={measure} className="num">
+                      {figure(hole, measure)}
+                    </td>
+                  ))}
+                  <td>{seen?.condition ? padConditionWords[seen.condition] : ''}</td>
+                  <td>
+                    {[seen?.mark, seen?.setterMark]
+                      .filter((clock) => clock !== undefined)
+                      .map((clock) => `${clock}°`)
+                      .join(', ')}
+                  </td>
+                  <td>{seen?.reuse === undefined ? '' : seen.reuse ? 'goes back' : 'is renewed'}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}

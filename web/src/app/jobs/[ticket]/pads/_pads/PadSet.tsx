@@ -1,0 +1,356 @@
+'use client';
+
+import {
+  chooseResonators,
+  choosePads,
+  openingWords,
+  padLine,
+  parseLength,
+  pierceSizes,
+  printFigure,
+  printLength,
+  printPhrase,
+  remedyWords,
+  resonatorLine,
+  stockTitle,
+  usualPadSet,
+  usualStand,
+  type ChosenLine,
+  type PadAnswer,
+  type PadRow,
+  type PadSetSettings,
+  type StandBy,
+  type StockState,
+} from '@holotonos/core';
+import { useId, useMemo, useState } from 'react';
+import { usePageKeys } from '@/frame/BenchContext';
+import { useJob } from '@/job/JobContext';
+import { Button, Form } from '@/ui/bootstrap';
+
+const keys = [
+  { keys: 'Tab', does: 'next cup' },
+  { keys: '↓ ↑ in a cup', does: 'another pad of the drawers, and what it would do there' },
+  { keys: 'Ctrl Enter', does: 'take the whole set as it stands' },
+];
+
+const standWords: Record<StandBy, string> = {
+  old: 'as the old pad stood',
+  stack: 'as the middle of its stack',
+  practice: 'as typed',
+};
+const sources = Object.keys(standWords) as StandBy[];
+const none = '';
+
+/** What is picked in the row of a cup before it is written down: an answer by its pad and its cut, or none. */
+const answerKey = ({ item, pierce }: PadAnswer) => `${item.id}${pierce === null ? '' : `@${pierce}`}`;
+
+function Settings({
+  settings,
+  set,
+  stock,
+}: {
+  settings: PadSetSettings;
+  set: (settings: PadSetSettings) => void;
+  stock: StockState;
+}) {
+  const { state, type } = useJob();
+  const id = useId();
+  const figure = (mm: number) => printLength(mm, state.unit);
+  const [texts, setTexts] = useState({
+    stand: figure(usualStand[type.family]),
+    bed: figure(settings.bed),
+    from: figure(settings.clearance[0]),
+    to: figure(settings.clearance[1]),
+  });
+  const typed = (field: keyof typeof texts, text: string) => {
+    setTexts((before) => ({ ...before, [field]: text }));
+    const parsed = parseLength(text, state.unit);
+    if (!parsed.ok || parsed.mm < 0) return;
+    const { mm } = parsed;
+    const [from, to] = settings.clearance;
+    if (field === 'stand') set({ ...settings, stand: mm });
+    if (field === 'bed') set({ ...settings, bed: mm });
+    if (field === 'from') set({ ...settings, clearance: [mm, to] });
+    if (field === 'to') set({ ...settings, clearance: [from, mm] });
+  };
+  const field = (name: keyof typeof texts, label: string) => {
+    const parsed = parseLength(texts[name], state.unit);
+    return (
+      <div>
+        <Form.Label htmlFor={`${id}-${name}`}>{label}</Form.Label>
+        <Form.Control
+          id={`${id}-${name}`}
+          className="short-figure"
+          inputMode="decimal"
+          isInvalid={!parsed.ok || parsed.mm < 0}
+          value={texts[name]}
+          onChange={(event) => typed(name, event.target.value)}
+        />
+      </div>
+    );
+  };
+  const holes = pierceSizes(stock);
+  return (
+    <fieldset className="pad-settings">
+      <legend className="visually-hidden">How the set is chosen</legend>
+      <div>
+        <Form.Label htmlFor={`${id}-by`}>They stand</Form.Label>
+        <Form.Select
+          id={`${id}-by`}
+          value={settings.standBy}
+          onChange={(event) => set({ ...settings, standBy: event.target.value as StandBy })}
+        >
+          {sources.map((source) => (
+            <option key={source} value={source}>
+              {standWords[source]}
+            </option>
+          ))}
+        </Form.Select>
+      </div>
+      {field('stand', settings.standBy === 'practice' ? 'Stand' : 'Where not read')}
+      {type.pads.some(({ hold }) => hold === 'adhesive') && field('bed', 'Bed')}
+      {field('from', 'Room from')}
+      {field('to', 'to')}
+      {type.pads.some(({ centre }) => centre === 'open') && (
+        <div>
+          <Form.Label htmlFor={`${id}-pierce`}>Pierced</Form.Label>
+          <Form.Select
+            id={`${id}-pierce`}
+            value={settings.pierce ?? none}
+            onChange={(event) =>
+              set({ ...settings, pierce: event.target.value === none ? null : Number(event.target.value) })
+            }
+          >
+            <option value={none}>as they lie there</option>
+            {holes.map((hole) => (
+              <option key={hole} value={hole}>
+                {figure(hole)}
+              </option>
+            ))}
+          </Form.Select>
+        </div>
+      )}
+    </fieldset>
+  );
+}
+
+/** A row’s pad as it stands on the page: picked by hand, else as it was chosen, else as it is proposed. */
+function pickedOf(row: PadRow, picked: ReadonlyMap<string, string>): PadAnswer | null {
+  const byHand = picked.get(row.hole);
+  if (byHand !== undefined) return row.answers.find((answer) => answerKey(answer) === byHand) ?? null;
+  const { chosen } = row;
+  if (chosen)
+    return (
+      row.answers.find(({ item, pierce }) => item.id === chosen.item && (pierce ?? undefined) === chosen.pierce) ?? null
+    );
+  return row.reuse ? null : row.suggested;
+}
+
+/** A set of pads for every cup at once, out of the drawers: one table, changed by keyboard, with what each pad would do. */
+export function PadSet({ stock }: { stock: StockState }) {
+  const { state, type, names, write } = useJob();
+  const id = useId();
+  usePageKeys(keys);
+  const [settings, setSettings] = useState(usualPadSet);
+  const [picked, setPicked] = useState<ReadonlyMap<string, string>>(new Map());
+  const [discs, setDiscs] = useState<ReadonlyMap<string, string>>(new Map());
+  const [said, setSaid] = useState('');
+  const rows = useMemo(() => choosePads(state, type, stock, settings), [state, type, stock, settings]);
+  const resonators = useMemo(
+    () => new Map(chooseResonators(state, type, stock).map((row) => [row.hole, row])),
+    [state, type, stock],
+  );
+  const titles = useMemo(
+    () => new Map(stock.items.map((item) => [item.id, printPhrase(stockTitle(item), item.soldIn)])),
+    [stock],
+  );
+  const unit = state.unit;
+  const discOf = (hole: string) => discs.get(hole) ?? resonators.get(hole)?.chosen?.item ?? none;
+
+  /** What taking the set would write: only what is not written so already. */
+  const changes = (): ChosenLine[] =>
+    rows.flatMap((row): ChosenLine[] => {
+      const lines: ChosenLine[] = [];
+      const answer = pickedOf(row, picked);
+      const before = row.chosen;
+      if (!before?.taken) {
+        if (answer) {
+          const line = padLine(row, answer);
+          const same =
+            before?.item === line.item &&
+            before.pierce === line.pierce &&
+            Math.abs((before.stand ?? 0) - (line.stand ?? 0)) < 1e-6 &&
+            before.bed === line.bed;
+          if (!same) lines.push(line);
+        } else if (before && row.answers.length > 0) lines.push(dropped(before));
+      }
+      const disc = resonators.get(row.hole);
+      const wanted = discOf(row.hole);
+      if (disc && !disc.chosen?.taken && wanted !== (disc.chosen?.item ?? none)) {
+        const item = stock.items.find((each) => each.id === wanted);
+        if (item) lines.push(resonatorLine(row.hole, item));
+        else if (disc.chosen) lines.push(dropped(disc.chosen));
+      }
+      return lines;
+    });
+  const waiting = changes();
+  const take = () => {
+    if (waiting.length === 0) return setSaid('The set is written down as it stands.');
+    if (!write('chosen', { lines: waiting })) return setSaid('');
+    setPicked(new Map());
+    setDiscs(new Map());
+    const pads = waiting.filter(({ use, count }) => use === 'pad' && count > 0).length;
+    setSaid(`${pads === 1 ? 'One pad' : `${pads} pads`} written down.`);
+  };
+  const wish = () =>
+    setDiscs(new Map([...resonators].map(([hole, { answers }]) => [hole, answers[0]?.id ?? none] as const)));
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        take();
+      }}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' || !event.ctrlKey) return;
+        event.preventDefault();
+        take();
+      }}
+    >
+      <div className="pad-head">
+        <Settings settings={settings} set={setSettings} stock={stock} />
+        <div className="d-flex flex-wrap gap-2 align-items-end">
+          <Button type="submit" aria-keyshortcuts="Control+Enter">
+            {waiting.length === 0
+              ? 'The set is taken'
+              : `Take the set, ${waiting.length} ${waiting.length === 1 ? 'line' : 'lines'}`}
+          </Button>
+          {resonators.size > 0 && (
+            <Button variant="quiet" onClick={wish}>
+              Resonators to match
+            </Button>
+          )}
+          <span role="status" className="soft">
+            {said}
+          </span>
+        </div>
+      </div>
+      <div className="scroll-x">
+        <table className="readings pads-table">
+          <caption className="visually-hidden">The set, cup by cup</caption>
+          <thead>
+            <tr>
+              <th scope="col">Cup</th>
+              <th scope="col" className="num">
+                Across, deep, {unit}
+              </th>
+              <th scope="col" className="num">
+                To stand, {unit}
+              </th>
+              <th scope="col">Pad</th>
+              <th scope="col">What it would do</th>
+              {resonators.size > 0 && <th scope="col">Resonator</th>}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row) => {
+              const name = names.get(row.hole) ?? row.hole;
+              const answer = pickedOf(row, picked);
+              const disc = resonators.get(row.hole);
+              const isIn = row.chosen?.taken != null;
+              return (
+                <tr key={row.hole}>
+                  <th scope="row">
+                    {name}
+                    {row.open && <span className="soft"> open</span>}
+                    {row.hold !== 'adhesive' && <span className="soft"> {row.hold}</span>}
+                  </th>
+                  <td className="num">
+                    <span className={row.assumed.includes('cup') ? 'soft' : undefined}>
+                      {printFigure(row.cup.diameter, unit)}
+                    </span>
+                    {', '}
+                    <span className={row.assumed.includes('cup-depth') ? 'soft' : undefined}>
+                      {printFigure(row.cup.depth, unit)}
+                    </span>
+                    {row.assumed.length > 0 && (
+                      <abbr className="assumed" title="not read: taken from the type">
+                        ?
+                      </abbr>
+                    )}
+                  </td>
+                  <td className="num" title={standWords[row.standBy]}>
+                    {printFigure(row.stand, unit)}
+                  </td>
+                  <td>
+                    {isIn ? (
+                      <span>
+                        {row.chosen?.title} <span className="soft">is in</span>
+                      </span>
+                    ) : row.problem ? (
+                      <span className="text-danger">{printPhrase(row.problem, unit)}</span>
+                    ) : (
+                      <Form.Select
+                        id={`${id}-${row.hole}`}
+                        className="pad-pick"
+                        aria-label={`Pad of ${name}`}
+                        value={answer ? answerKey(answer) : none}
+                        onChange={(event) => setPicked((before) => new Map(before).set(row.hole, event.target.value))}
+                      >
+                        <option value={none}>{row.reuse ? 'the old one goes back' : 'none yet'}</option>
+                        {row.answers.slice(0, 12).map((each) => (
+                          <option key={answerKey(each)} value={answerKey(each)}>
+                            {titles.get(each.item.id)}
+                            {each.pierce === null ? '' : `, punched ${printLength(each.pierce, unit)}`}
+                            {each.item.count <= 0 ? ' (none there)' : ''}
+                          </option>
+                        ))}
+                      </Form.Select>
+                    )}
+                  </td>
+                  <td className="pad-does">
+                    {answer && !isIn && (
+                      <span
+                        className={
+                          answer.fit.remedy === 'as-is' || answer.fit.remedy === 'bed' ? undefined : 'text-danger'
+                        }
+                      >
+                        {printPhrase(openingWords(answer), unit)}; {printPhrase(remedyWords(answer, row), unit)}
+                      </span>
+                    )}
+                  </td>
+                  {resonators.size > 0 && (
+                    <td>
+                      {disc &&
+                        (disc.chosen?.taken ? (
+                          <span>{disc.chosen.title}</span>
+                        ) : (
+                          <Form.Select
+                            className="pad-disc"
+                            aria-label={`Resonator of ${name}`}
+                            value={discOf(row.hole)}
+                            onChange={(event) =>
+                              setDiscs((before) => new Map(before).set(row.hole, event.target.value))
+                            }
+                          >
+                            <option value={none}>–</option>
+                            {disc.answers.slice(0, 8).map((item) => (
+                              <option key={item.id} value={item.id}>
+                                {titles.get(item.id)}
+                              </option>
+                            ))}
+                          </Form.Select>
+                        ))}
+                    </td>
+                  )}
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </form>
+  );
+}
+
+/** The same line as nothing after all. */
+const dropped = ({ part, use, item, title }: ChosenLine): ChosenLine => ({ part, use, item, title, count: 0 });

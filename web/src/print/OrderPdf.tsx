@@ -1,0 +1,36 @@
+import { Text, View } from '@react-pdf/renderer';
+import { countWords, printPhrase, stockTable, stockTitle, type StockItemBody, type StockKind } from '@holotonos/core';
+import { inPrint, Part, Sheet, styles } from './sheet';
+
+/** What is to be ordered, thing by thing and kind by kind, in the unit each is sold in. */
+export function OrderPdf({
+  lines,
+  day,
+  given,
+}: {
+  lines: readonly { item: StockItemBody; count: number }[];
+  day: string;
+  /** was it given, or is it only proposed? */
+  given: boolean;
+}) {
+  const kinds = [...new Set(lines.map(({ item }) => item.kind))];
+  const ofKind = (kind: StockKind) => lines.filter(({ item }) => item.kind === kind);
+  return (
+    <Sheet title="order" ticket={day}>
+      <Text style={styles.title}>{given ? 'Order' : 'To be ordered'}</Text>
+      <Text>{day}</Text>
+      {kinds.map((kind) => (
+        <Part key={kind} title={stockTable[kind].many}>
+          {ofKind(kind).map(({ item, count }) => (
+            <View key={item.id} style={styles.row} wrap={false}>
+              <Text style={{ width: 70, textAlign: 'right', paddingRight: 10 }}>{countWords(count, item.counted)}</Text>
+              <Text style={{ flex: 1 }}>{inPrint(printPhrase(stockTitle(item), item.soldIn))}</Text>
+              <Text style={{ ...styles.soft, width: 120, textAlign: 'right' }}>{item.id}</Text>
+            </View>
+          ))}
+        </Part>
+      ))}
+      {lines.length === 0 && <Text style={{ marginTop: 8 }}>Nothing is wanted.</Text>}
+    </Sheet>
+  );
+}

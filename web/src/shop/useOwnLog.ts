@@ -1,0 +1,62 @@
+'use client';
+
+import type { Problem } from '@holotonos/core';
+import { useRef, useState } from 'react';
+import { v4 as newId } from 'uuid';
+import { useBench } from '@/frame/BenchContext';
+import { unnamed } from '@/job/JobContext';
+import { useLive, type LiveEvent } from '@/live/live';
+import { ownLogNow } from './ownLogNow';
+
+/** A logbook that belongs to no job: of the shop, of its drawers. */
+export interface OwnLog {
+  address: string;
+  /** what is told when somebody has written in it, wherever */
+  event: LiveEvent['event'];
+  /** other events after which what it says may be another */
+  also?: readonly LiveEvent['event'][];
+  /** what is wrong with an entry by its form */
+  problems: (entry: unknown) => Problem[];
+}
+
+const words = (problems: readonly Problem[]) =>
+  problems.map(({ path, message }) => `${path.replace('/body/', '')} ${message}`.trim()).join('; ');
+
+/**
+ * Such a logbook as it is now, and a way to write into it. `write` resolves to null when it is written, else to what was
+ * wrong: nothing typed is lost.
+ */
+export function useOwnLog<State>(first: State, { address, event: own, also = [], problems: problemsOf }: OwnLog) {
+  const { who } = useBench();
+  const [state, setState] = useState(first);
+  /** Answers that were asked for before another was must not come after it. */
+  const asked = useRef(0);
+  const take = async (ask: () => Promise<State | null>) => {
+    const turn = (asked.current += 1);
+    const known = await ask();
+    if (known && turn === asked.current) setState(known);
+  };
+  useLive(({ event }) => {
+    if (event === own || also.includes(event)) void take(() => ownLogNow<State>(address));
+  });
+  const write = async (kind: string, body: object): Promise<string | null> => {
+    const entry = { id: newId(), kind, body, author: who() || unnamed, benchTime: new Date().toISOString() };
+    const problems = problemsOf(entry);
+    if (problems.length > 0) return words(problems);
+    try {
+      const response = await fetch(address, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(entry),
+      });
+      const answer = (await response.json()) as State & { message?: string; problems?: Problem[] };
+      if (!response.ok) return answer.problems ? words(answer.problems) : (answer.message ?? 'It was refused.');
+      asked.current += 1;
+      setState(answer);
+      return null;
+    } catch {
+      return 'The server does not answer. Nothing typed is lost: try again in a moment.';
+    }
+  };
+  return { state, write };
+}
