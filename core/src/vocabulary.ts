@@ -294,3 +294,7 @@ export const materialUses = [
   'other',
 ] as const;
 export type MaterialUse = (typeof materialUses)[number];
+
+/** What a place that has to be kept quiet or tight is given. */
+export const corkKinds = ['cork', 'felt', 'bumper', 'tenon'] as const;
+export type CorkKind = (typeof corkKinds)[number];

@@ -38,10 +38,16 @@ const fitting: Partial<Record<EntryKind, (body: Body, state: JobState, chance: C
   'chosen': (body, { instrument, chosen }, chance) => {
     const free = (instrument?.pads ?? []).filter(({ hole }) => !chosen.get(`pad:${hole}`)?.taken);
     return {
-      lines: (body.lines as Body[]).slice(0, 1).map((line) => ({ ...line, use: 'pad', part: pick(chance, free)?.hole })),
+      lines: (body.lines as Body[])
+        .slice(0, 1)
+        .map((line) => ({ ...line, use: 'pad', part: pick(chance, free)?.hole })),
     };
   },
   'shims': (body, { instrument }, chance) => ({ ...body, part: pick(chance, instrument?.pads ?? [])?.hole }),
+  'spring-set': (body, { instrument }, chance) => ({
+    ...body,
+    key: pick(chance, instrument?.keys ?? [])?.id,
+  }),
   'instrument-change': (body, { instrument }, chance) => {
     const key = pick(chance, instrument?.keys ?? []);
     return { name: body.name ?? 'Renamed', put: { keys: key ? [{ ...key, name: `${key.name} again` }] : [] } };

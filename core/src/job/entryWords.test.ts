@@ -55,13 +55,22 @@ const bodies: Record<string, [object, string]> = {
   ],
   'timer': [{ operation: 'dress-rim:e', act: 'set', minutes: 12 }, 'Clock set to 12 min: dress rim, E'],
   'chosen': [
-    { lines: [{ part: 'g', use: 'pad', item: 'pad-16', title: 'Pad 16.00 mm × 2.60 mm', count: 1 }] },
-    'Chosen: Pad 16.00 mm × 2.60 mm for G',
+    {
+      lines: [
+        { part: 'g', use: 'pad', item: 'pad-16', thing: { kind: 'pad', diameter: 16, thickness: 2.6 }, count: 1 },
+      ],
+    },
+    'Chosen: Pad 16 mm × 2.6 mm for G',
   ],
   'shims': [
     { part: 'g', shims: [{ clock: 90, thickness: 0.05 }], note: 'trace of glue' },
     'Shims laid: G, 90°: 0.05 mm. trace of glue',
   ],
+  'spring-set': [
+    { key: 'g', which: 'helper', section: { diameter: 0.8 }, preset: 3, done: true },
+    'Spring set: G, helper, 0.8 mm, bent 3 mm at the catch',
+  ],
+  'cork-point': [{ id: 'a', part: 'g', place: 'foot', kind: 'cork', tried: 1.4 }, 'cork of 1.400 mm tried: G, foot'],
   'cost': [{ what: 'New screw', amount: 300 }, 'To be charged: New screw'],
   'estimate': [
     { title: 'Stage', total: { likely: 123450 }, currency: 'EUR' },

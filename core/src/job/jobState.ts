@@ -1,3 +1,4 @@
+import type { CorkPoint } from '../corkSet';
 import type { PassState } from '../corrections';
 import type { EstimateState } from '../estimate';
 import type { FindingState } from '../findings';
@@ -9,6 +10,7 @@ import type { OperationState } from '../plan';
 import type { PointState, TickState } from '../readings';
 import type { AdjustmentState, OwnRule } from '../regulation';
 import type { RoundState } from '../rounds';
+import type { SpringAsSet } from '../springSet';
 import type { Board, OffPart, SoakState } from '../stripdown';
 import type { Observation } from '../survey';
 import type { LengthUnit } from '../units';
@@ -55,6 +57,10 @@ export interface JobState extends LogState<Entry> {
   chosen: ReadonlyMap<string, Chosen>;
   /** what lies under dry pads, by hole */
   shims: ReadonlyMap<string, ShimsUnder>;
+  /** places that want cork, felt or a bumper, by id, in the order they were first said */
+  corks: ReadonlyMap<string, CorkPoint>;
+  /** how springs are made and bent, by key and which of its springs */
+  springs: ReadonlyMap<string, SpringAsSet>;
   /** parts, materials and outside work, dropped ones among them */
   costs: ReadonlyMap<string, NewEntryOf<'cost'>['body']>;
   /** in the order they were given */
@@ -93,6 +99,8 @@ export const emptyJobState: JobState = {
   planChanges: new Map(),
   chosen: new Map(),
   shims: new Map(),
+  corks: new Map(),
+  springs: new Map(),
   costs: new Map(),
   estimates: new Map(),
   signOff: null,

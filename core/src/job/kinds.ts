@@ -1,3 +1,4 @@
+import { corkPoint } from '../corkSet/corkPoint.kind';
 import { pass } from '../corrections/pass.kind';
 import { agreement } from '../estimate/agreement.kind';
 import { cost } from '../estimate/cost.kind';
@@ -21,6 +22,7 @@ import { rule } from '../regulation/rule.kind';
 import { round } from '../rounds/round.kind';
 import { roundOver } from '../rounds/roundOver.kind';
 import { roundSkip } from '../rounds/roundSkip.kind';
+import { springSet } from '../springSet/springSet.kind';
 import { board } from '../stripdown/board.kind';
 import { partOff } from '../stripdown/partOff.kind';
 import { partOn } from '../stripdown/partOn.kind';
@@ -61,6 +63,8 @@ export const jobKinds = {
   'timer': timer,
   'chosen': chosen,
   'shims': shims,
+  'cork-point': corkPoint,
+  'spring-set': springSet,
   'cost': cost,
   'estimate': estimate,
   'agreement': agreement,

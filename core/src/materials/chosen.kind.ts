@@ -4,6 +4,9 @@ import { partId } from '../instruments/instrumentType.schema';
 import type { JobKind } from '../job';
 import { says } from '../logbook';
 import { keptId, price } from '../shop/ids.schema';
+import { stockTitle } from '../stock';
+import { thingSchema } from '../stock/item.schema';
+import { phrase } from '../units';
 import { text } from '../validation/plain.schema';
 import { materialUses } from '../vocabulary';
 import { chosenKey } from './chosen';
@@ -23,17 +26,15 @@ const body = {
           part: partId,
           use: { enum: materialUses },
           item: { ...keptId, description: 'as it is called in the drawers' },
-          title: { ...text(160), description: 'what that is, in words, as it was when it was chosen' },
+          thing: thingSchema,
           count: { type: 'number', minimum: 0, maximum: 10_000, description: '0: nothing after all' },
           price: { ...price, description: 'of one, when it was chosen, without tax; minor units of the currency' },
-          diameter: size,
-          thickness: size,
           pierce: { ...size, description: 'punched here, out of a closed pad; mm' },
           stand: { type: 'number', minimum: -20, maximum: 50, description: 'wanted above the edge of the cup, mm' },
           bed: { type: 'number', minimum: 0, maximum: 20, description: 'adhesive behind it, mm' },
           note: text(400),
         },
-        required: ['part', 'use', 'item', 'title', 'count'],
+        required: ['part', 'use', 'item', 'thing', 'count'],
         additionalProperties: false,
       },
     },
@@ -72,8 +73,10 @@ export const chosen: JobKind<'chosen', ChosenBody> = {
     if (!first) return 'Nothing chosen';
     const off = lines.every(({ count }) => count === 0);
     const what =
-      lines.length === 1 ? `${first.title} for ${name(first.part)}` : `${first.use}s for ${lines.length} parts`;
-    return off ? `Not taken after all: ${what}` : `Chosen: ${what}`;
+      lines.length === 1
+        ? phrase`${stockTitle(first.thing)} for ${name(first.part)}`
+        : phrase`${first.use}s for ${lines.length} parts`;
+    return phrase`${off ? 'Not taken after all' : 'Chosen'}: ${what}`;
   },
   turnsPlan: false,
   bears: true,

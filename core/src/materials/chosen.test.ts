@@ -5,11 +5,12 @@ import { judgeJob } from '../judgement';
 import { doSteps, jobPlan } from '../plan';
 import { chosenSums, needsOf, takenBy, usedOf } from '.';
 
+const thing = { kind: 'pad', diameter: 31, thickness: 4 };
 const line = (part: string, more: object = {}) => ({
   part,
   use: 'pad',
   item: 'pad-31',
-  title: 'Pad 31',
+  thing,
   count: 1,
   ...more,
 });
@@ -60,7 +61,10 @@ describe('what parts are given out of the drawers', () => {
     putIn(job, ['pad:e']);
     expect(takenBy(job.state, ['pad'], null)).toEqual(['pad:f']);
     expect(takenBy(job.state, [], null)).toEqual([]);
-    expect(chosenSums(job.state, ['pad:e', 'pad:f', 'cork:f', 'pad:d'])).toEqual([{ title: 'Pad 31', count: 3 }]);
+    expect(chosenSums(job.state, ['pad:e', 'pad:f', 'cork:f', 'pad:d'])).toEqual([
+      { thing, count: 2 },
+      { thing, count: 1 },
+    ]);
   });
   test('the plan says what each step takes, and a step that is done writes it down', () => {
     const job = new TestJob();

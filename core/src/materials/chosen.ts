@@ -1,5 +1,6 @@
 import type { Draft } from '../logbook';
 import type { JobState } from '../job';
+import type { Thing } from '../stock';
 import type { MaterialUse } from '../vocabulary';
 import type { ChosenLine } from './chosen.kind';
 
@@ -58,15 +59,15 @@ export const takenBy = (
     each.taken === null && puts.includes(each.use) && (part === null || each.part === part) ? [key] : [],
   );
 
-/** What some of what was chosen comes to, by its title: for a card that says what to take along. */
+/** What some of what was chosen comes to, thing by thing: for a card that says what to take along. */
 export function chosenSums(
   { chosen }: Pick<JobState, 'chosen'>,
   keys: readonly string[],
-): { title: string; count: number }[] {
-  const sums = new Map<string, number>();
+): { thing: Thing; count: number }[] {
+  const sums = new Map<string, { thing: Thing; count: number }>();
   for (const key of keys) {
     const line = chosen.get(key);
-    if (line) sums.set(line.title, (sums.get(line.title) ?? 0) + line.count);
+    if (line) sums.set(line.item, { thing: line.thing, count: (sums.get(line.item)?.count ?? 0) + line.count });
   }
-  return [...sums].map(([title, count]) => ({ title, count }));
+  return [...sums.values()];
 }

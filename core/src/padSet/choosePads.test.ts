@@ -171,7 +171,7 @@ describe('a set of pads', () => {
       part,
       use: 'pad' as const,
       item,
-      title: item,
+      thing: { kind: 'pad' as const },
       count: 1,
       ...(pierce !== undefined && { pierce }),
     });

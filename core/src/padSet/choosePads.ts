@@ -5,8 +5,8 @@ import { chosenKey, type Chosen, type ChosenLine } from '../materials';
 import { Unsolvable } from '../metrology';
 import { solvePadChoice, type PadChoiceOutput } from '../pads';
 import { padGapLimit } from '../practice';
-import { stockTitle, type StockItem, type StockState } from '../stock';
-import { length, phrase, printPhrase, type Phrase } from '../units';
+import { thingOf, type StockItem, type StockState } from '../stock';
+import { length, phrase, type Phrase } from '../units';
 import { padPlaces, type PadPlace, type PadSetSettings } from './padPlaces';
 
 /** A pad of the stock in a cup: what it would do there. */
@@ -177,15 +177,13 @@ export function remedyWords({ fit }: PadAnswer, { hold }: Pick<PadPlace, 'hold'>
 }
 
 /** A pad for a cup, as it is written down. */
-export const padLine = ({ hole, stand, bed }: PadPlace, { item, pierce, fit }: PadAnswer): ChosenLine => ({
+export const padLine = ({ hole, stand, bed }: PadPlace, { item, pierce }: PadAnswer): ChosenLine => ({
   part: hole,
   use: 'pad',
   item: item.id,
-  title: printPhrase(stockTitle(item), item.soldIn),
+  thing: thingOf(item),
   count: 1,
   ...(item.price !== undefined && { price: item.price }),
-  diameter: fit.pad.diameter,
-  thickness: fit.pad.thickness,
   ...(pierce !== null && { pierce }),
   stand,
   bed,

@@ -1,8 +1,7 @@
 import type { InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import { chosenKey, type Chosen, type ChosenLine } from '../materials';
-import { stockTitle, type StockItem, type StockState } from '../stock';
-import { printPhrase } from '../units';
+import { thingOf, type StockItem, type StockState } from '../stock';
 
 /** A resonator is about this share of its pad across, where nobody wishes otherwise: a workshop default. */
 const usualShare = 0.6;
@@ -50,7 +49,7 @@ export const resonatorLine = (hole: string, item: StockItem): ChosenLine => ({
   part: hole,
   use: 'resonator',
   item: item.id,
-  title: printPhrase(stockTitle(item), item.soldIn),
+  thing: thingOf(item),
   count: 1,
   ...(item.price !== undefined && { price: item.price }),
 });

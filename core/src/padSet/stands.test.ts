@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { sax, TestJob } from '../../tests/testJob';
 import { entryProblems, misfits, type NewEntry } from '../job';
 import type { StockItem } from '../stock';
-import { chooseResonators, resonatorLine, stackStands } from '.';
+import { chooseResonators, resonatorLine, stackStands, turnShims } from '.';
 
 const stand = (part: string) => ({ group: 'pad', part, measure: 'stand', clock: 0 }) as const;
 const lower = sax.pads.filter(({ stack }) => stack === 'lower').map(({ hole }) => hole);
@@ -30,7 +30,7 @@ describe('a stack from the side', () => {
   });
   test('a pad that was put in and read first then has no figure of the one before it', () => {
     const job = new TestJob();
-    const line = { part: first, use: 'pad', item: 'x', title: 'Pad', count: 1 };
+    const line = { part: first, use: 'pad', item: 'x', thing: { kind: 'pad' }, count: 1 };
     job.write('chosen', { lines: [line] });
     job.write('operation-done', {
       operation: `replace-pad:${first}`,
@@ -68,7 +68,7 @@ describe('resonators', () => {
     expect(resonatorLine('d', disc('near', 20))).toMatchObject({
       part: 'd',
       use: 'resonator',
-      title: 'Resonator 20 mm',
+      thing: { kind: 'resonator', diameter: 20 },
     });
   });
   test('only pads that carry one are asked', () => {
@@ -82,20 +82,17 @@ describe('shims under a dry pad', () => {
   const under = (job: TestJob) => job.state.shims.get('e')?.shims.map(({ clock, thickness }) => [clock, thickness]);
   test('lie as they were last said to; the pad turned, they turn with it', () => {
     const job = new TestJob();
-    job.write('shims', {
-      part: 'e',
-      shims: [
-        { clock: 0, thickness: 0.05 },
-        { clock: 300, thickness: 0.08 },
-      ],
-    });
-    job.write('shims', { part: 'e', turned: 90 });
+    const laid = [
+      { clock: 0, thickness: 0.05 },
+      { clock: 300, thickness: 0.08 },
+    ];
+    job.write('shims', { part: 'e', shims: laid });
+    job.write('shims', { part: 'e', shims: turnShims(laid, 90), turned: 90 });
     expect(under(job)).toEqual([
       [90, 0.05],
       [30, 0.08],
     ]);
-    job.write('shims', { part: 'e', turned: -120 });
-    expect(under(job)?.map(([clock]) => clock)).toEqual([330, 270]);
+    expect(turnShims(laid, -120).map(({ clock }) => clock)).toEqual([240, 180]);
     job.write('shims', { part: 'e', shims: [] });
     expect(under(job)).toEqual([]);
   });
@@ -106,7 +103,7 @@ describe('shims under a dry pad', () => {
     const gaps = [...job.state.points.values()].filter(({ point }) => point.part === 'e');
     expect(gaps.every(({ readings }) => readings.at(-1)?.stale?.title === 'Shims laid')).toBe(true);
   });
-  test('say what was laid or how far it was turned; nothing turns that does not lie there', () => {
+  test('lie under a pad of this instrument, and are said as they lie', () => {
     const job = new TestJob();
     const entry = (body: object) =>
       ({
@@ -116,8 +113,7 @@ describe('shims under a dry pad', () => {
         benchTime: job.now,
         body,
       }) as unknown as NewEntry;
-    expect(entryProblems(entry({ part: 'e' })).map(({ path }) => path)).toEqual(['/body/shims']);
-    expect(misfits(job.state, entry({ part: 'e', turned: 10 })).map(({ path }) => path)).toEqual(['/body/turned']);
+    expect(entryProblems(entry({ part: 'e', turned: 10 })).map(({ path }) => path)).toEqual(['/body/shims']);
     expect(misfits(job.state, entry({ part: 'nowhere', shims: [] })).map(({ path }) => path)).toEqual(['/body/part']);
   });
 });

@@ -14,6 +14,7 @@ const step = (id: string, change: Partial<Step> = {}): Step =>
     gate: [],
     cautions: [],
     spoils: [],
+    takes: [],
     cures: [],
     unattended: 0,
     agreement: 'agreed',

@@ -13,10 +13,11 @@ import { profile } from './profile.kind';
 import { rates } from './rates.kind';
 import { rule } from './rule.kind';
 import { sizes } from './sizes.kind';
+import { springMaterial } from './springMaterial.kind';
 
 /**
  * What the shop itself writes down, beside its jobs: its gauges and their zero checks, its own practices, work, rules
- * and cautions, its people and hours, what it charges, the sizes in its drawers, which of two jobs goes first,
+ * and cautions, its people and hours, what it charges, the sizes in its drawers, what its springs are made of, which of two jobs goes first,
  * how practice pieces went, and what it wants otherwise of rules of regulation. Another kind is a file of its own
  * and a line here.
  */
@@ -33,6 +34,7 @@ export const shopKinds = {
   'price': price,
   'bench-order': benchOrder,
   'sizes': sizes,
+  'spring-material': springMaterial,
   'practice-piece': practicePiece,
   'rule': rule,
   'strike': strike,

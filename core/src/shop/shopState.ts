@@ -1,6 +1,7 @@
 import { worldZone } from '../clock';
 import type { LogState } from '../logbook';
 import { gaugeTakes, shelfGauges, usualGauge, type ShelfGauge } from '../metrology';
+import { usualSpringMaterials, type SpringMaterial } from '../springSet';
 import { usualSizes, type Sizes } from '../stock';
 import type { Measure } from '../vocabulary';
 import type { GaugeCheck } from './gaugeCheck.kind';
@@ -43,6 +44,7 @@ interface ShopContent {
   prices: readonly Price[];
   benchOrder: readonly BenchOrder[];
   sizes: Sizes;
+  springMaterials: readonly SpringMaterial[];
   /** how far who has come with practice pieces */
   practised: readonly PieceProgress[];
   /** rules of regulation this shop wants otherwise */
@@ -83,6 +85,7 @@ export const freshBook: ShopBook = {
   prices: [],
   benchOrder: [],
   sizes: usualSizes,
+  springMaterials: usualSpringMaterials,
   practised: [],
   rules: [],
 };

@@ -1,2 +1,3 @@
+export { solveSpring } from './solveSpring';
 export { springSolver } from './spring.solver';
-export type { SpringOutput } from './spring.schema';
+export type { SpringInput, SpringOutput } from './spring.schema';

@@ -1,7 +1,7 @@
 export * from './sizes';
 export { countWords, stockSizes, stockTable, type StockSize } from './kindTable';
-export { stockId, stockTitle } from './stockTitle';
-export type { StockItemBody } from './item.schema';
+export { stockId, stockTitle, thingOf } from './stockTitle';
+export type { StockItemBody, Thing } from './item.schema';
 export type { Offcut } from './offcut.kind';
 export * from './stockEntry';
 export * from './stockEntry.schema';

@@ -1,19 +1,14 @@
 import { freshId } from '../ids';
 import { joined, phrase, size, type Phrase } from '../units';
-import type { StockItemBody } from './item.schema';
+import type { Thing } from './item.schema';
 import { stockSizes, stockTable } from './kindTable';
-
-type Said = Pick<
-  StockItemBody,
-  'kind' | 'name' | 'diameter' | 'thickness' | 'width' | 'length' | 'hole' | 'material' | 'form'
->;
 
 /**
  * What something in a drawer is called: its kind, its sizes, and what else tells it from its neighbours.
  *
  * @example printPhrase(stockTitle({ kind: 'pad', diameter: 16, thickness: 2.6, hole: 6 }), 'mm') // => "Pad 16 mm × 2.6 mm, pierced 6 mm"
  */
-export function stockTitle({ kind, name, diameter, thickness, width, length, hole, material, form }: Said): Phrase {
+export function stockTitle({ kind, name, diameter, thickness, width, length, hole, material, form }: Thing): Phrase {
   const sizes = [diameter, thickness, width, length].flatMap((mm) => (mm === undefined ? [] : [[size(mm)]]));
   const more: Phrase[] = [];
   if (hole !== undefined) more.push(kind === 'pad' ? phrase`pierced ${size(hole)}` : phrase`hole ${size(hole)}`);
@@ -31,10 +26,23 @@ export function stockTitle({ kind, name, diameter, thickness, width, length, hol
  *
  * @example stockId({ kind: 'pad', diameter: 17.5, thickness: 3.4, hole: 6, material: 'skin' }, []) // => "pad-17-5-3-4-6-skin"
  */
-export function stockId(item: Said, taken: Iterable<string>): string {
+export function stockId(item: Thing, taken: Iterable<string>): string {
   const sizes = stockSizes.flatMap((each) =>
     item[each] === undefined ? [] : [String(Math.round(item[each] * 1000) / 1000)],
   );
   const words = [item.kind, ...sizes, item.name, item.material, item.form].filter(Boolean).join(' ');
   return freshId(words.replaceAll('.', ' '), item.kind, taken);
 }
+
+/** What something in a drawer is called by, without what the drawer knows of it. */
+export const thingOf = ({ kind, name, diameter, thickness, width, length, hole, material, form }: Thing): Thing => ({
+  kind,
+  ...(name !== undefined && { name }),
+  ...(diameter !== undefined && { diameter }),
+  ...(thickness !== undefined && { thickness }),
+  ...(width !== undefined && { width }),
+  ...(length !== undefined && { length }),
+  ...(hole !== undefined && { hole }),
+  ...(material !== undefined && { material }),
+  ...(form !== undefined && { form }),
+});

@@ -1,0 +1,3 @@
+export * from './corkAnswers';
+export { cutFrom, type Rectangle } from './cutFrom';
+export type { CorkPoint, CorkPointBody } from './corkPoint.kind';

@@ -1,0 +1,5 @@
+export * from './springRows';
+export { usualSpringMaterials } from './springMaterials';
+export type { SpringMaterial } from './springMaterial.schema';
+export { springSize } from './springSet.kind';
+export type { SpringAsSet, SpringSetBody } from './springSet.kind';

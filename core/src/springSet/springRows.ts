@@ -1,0 +1,103 @@
+import type { InstrumentType } from '../instruments';
+import type { JobState } from '../job';
+import { limitsOf, readPoint, stateOf, type JobJudgement, type MeasureState } from '../judgement';
+import { upperLimit } from '../practice';
+import type { SpringInput } from '../springs';
+import type { StockItem, StockState } from '../stock';
+import type { SpringMaterial } from './springMaterial.schema';
+import { springSetKey, type SpringAsSet } from './springSet.kind';
+
+/** Least and most force at a touch by the practice, N; null where it sets none. */
+export interface ForceBand {
+  least: number | null;
+  most: number | null;
+}
+
+/** A key with a spring: what is felt at its touch, and how its springs are set. */
+export interface SpringRow {
+  key: string;
+  kinds: readonly ('needle' | 'flat')[];
+  /** mean of the fresh readings, N; null where nobody has read it */
+  force: number | null;
+  /** what it was before the work that made it stale, N */
+  before: number | null;
+  state: MeasureState;
+  main: SpringAsSet | null;
+  helper: SpringAsSet | null;
+}
+
+/** The band of forces every touch of a job should lie in. */
+export function forceBand(state: JobState, type: InstrumentType): ForceBand {
+  const limits = limitsOf(state, type);
+  return { least: upperLimit('leastForceNewtons', limits), most: upperLimit('sealForceNewtons', limits) };
+}
+
+/** Every key with a spring, in the order of the type. */
+export const springRows = (state: JobState, type: InstrumentType, judgement: JobJudgement): SpringRow[] =>
+  type.keys.flatMap(({ id: key, springs = [] }): SpringRow[] => {
+    if (springs.length === 0) return [];
+    const { mean, stale } = readPoint(state, { group: 'spring', part: key, measure: 'force', clock: 0 });
+    return [
+      {
+        key,
+        kinds: springs.map(({ kind }) => kind),
+        force: mean,
+        before: stale.at(-1)?.value ?? null,
+        state: stateOf(judgement, 'spring', key) ?? 'unmeasured',
+        main: state.springs.get(springSetKey(key, 'main')) ?? null,
+        helper: state.springs.get(springSetKey(key, 'helper')) ?? null,
+      },
+    ];
+  });
+
+/** Widths of flat springs are alike within this, mm. */
+const sameWidth = 0.15;
+
+/** The wires of the stock a spring could be renewed from: of its kind and material, flat ones of its width. */
+export const wiresFor = (
+  { section }: Pick<SpringAsSet, 'section'>,
+  material: Pick<SpringMaterial, 'name'>,
+  { items }: Pick<StockState, 'items'>,
+): StockItem[] =>
+  items.filter(
+    (item) =>
+      !item.retired &&
+      item.kind === ('diameter' in section ? 'spring-wire' : 'flat-spring') &&
+      (item.material === undefined || item.material.toLowerCase() === material.name.toLowerCase()) &&
+      ('diameter' in section || Math.abs((item.width ?? 0) - section.width) <= sameWidth),
+  );
+
+/** The question the `spring` solver is asked about a spring. */
+export function springQuestion(
+  spring: Omit<SpringAsSet, 'entry' | 'seq'>,
+  material: Pick<SpringMaterial, 'modulus' | 'yield'>,
+  { least, most }: ForceBand,
+  wires: readonly StockItem[],
+): SpringInput {
+  const { section, length, preset, travel, catchRadius, touchRadius, padRadius } = spring;
+  const sizes = wires.flatMap((wire) => ('diameter' in section ? wire.diameter : wire.thickness) ?? []);
+  return {
+    kind: 'diameter' in section ? 'needle' : 'flat',
+    ...section,
+    modulus: material.modulus,
+    yield: material.yield,
+    length,
+    preset,
+    travel,
+    catchRadius,
+    touchRadius,
+    padRadius,
+    // A practice that sets one side only leaves the other open.
+    limits: { touch: [least ?? 0, most ?? (least ?? 0) * 2] },
+    stock: [...new Set(sizes)],
+  };
+}
+
+/** Is the helper of a key lighter at the touch than its main spring? Null where one of them is not written down. */
+export function helperIsLighter(
+  { main, helper }: Pick<SpringRow, 'main' | 'helper'>,
+  touchForce: (spring: SpringAsSet) => number | null,
+): boolean | null {
+  const [strong, light] = [main && touchForce(main), helper && touchForce(helper)];
+  return strong === null || light === null ? null : light < strong;
+}
