@@ -42,7 +42,7 @@ const tell = async (ticket: string, kind: Parameters<typeof entryOf>[0], body: o
   return entry.id;
 };
 const chosen = (parts: string[], item = 'pad-a') => ({
-  lines: parts.map((part) => ({ part, use: 'pad', item, title: 'Pad', count: 1 })),
+  lines: parts.map((part) => ({ part, use: 'pad', item, thing: { kind: 'pad' }, count: 1 })),
 });
 const done = (takes: string[]) => ({
   operation: 'renew-pads:instrument',

@@ -271,6 +271,48 @@ function oboe(): DemoJob {
   return job;
 }
 
+/** What the touches of the flute ask for, and the rusted spring by its measures. */
+function feelSprings(job: DemoJob): void {
+  for (const [key, force] of [
+    ['g-sharp-key', 0.16],
+    ['upper-g-key', 0.42],
+    ['f-sharp-key', 0.38],
+    ['f-key', 0.55],
+    ['e-key', 0.4],
+    ['d-key', 0.71],
+  ] as const)
+    job.reading({ group: 'spring', part: key, measure: 'force', clock: 0 }, force, 'force-gauge');
+  job.write('spring-set', {
+    key: 'g-sharp-key',
+    which: 'main',
+    section: { diameter: 0.7 },
+    material: 'blued-steel',
+    length: 24,
+    preset: 2.1,
+    travel: 0.7,
+    catchRadius: 3.2,
+    touchRadius: 17,
+    padRadius: 11.5,
+  });
+}
+
+/** Where the keys of the old clarinet want cork: what could be seen is written down, the rest turns out at assembly. */
+function listCorks(job: DemoJob): void {
+  const [first, second, third] = job.type.keys;
+  const joint = job.type.joints.find(({ kind }) => kind === 'corked' || kind === 'wound');
+  for (const [i, [part, place, kind, more]] of (
+    [
+      [first?.id, 'under the foot', 'cork', { gap: 1.2, length: 12, width: 5, tried: 1.412, from: 'offcut' }],
+      [first?.id, 'at the touch', 'felt', { gap: 0.7 }],
+      [second?.id, 'under the foot', 'cork', { gap: 1.1, length: 10, width: 5 }],
+      [third?.id, 'where it rests', 'bumper', {}],
+      [joint?.id, 'tenon', 'tenon', { gap: 0.9 }],
+    ] as const
+  ).entries())
+    if (part !== undefined) job.write('cork-point', { id: `place-${i + 1}`, part, place, kind, ...more });
+  job.pass(8);
+}
+
 /** The five open-hole pads before they come out, and what is taken for them: two are punched out of closed ones. */
 function openHolePads(job: DemoJob): void {
   for (const [hole, mark, setterMark, condition] of [
@@ -294,7 +336,7 @@ function openHolePads(job: DemoJob): void {
         part: 'e',
         use: 'grommet',
         item: 'grommet-8-2-2-6-6-metal',
-        title: 'Grommet 8.2 mm × 2.6 mm, hole 6 mm, metal',
+        thing: { kind: 'grommet', diameter: 8.2, length: 2.6, hole: 6, material: 'metal' },
         count: 1,
         price: 240,
       },
@@ -381,6 +423,7 @@ function flute(): DemoJob {
   const wrong = job.entries.at(-1);
   job.write('strike', { entry: wrong?.id ?? '', reason: 'Pressed the key without meaning to' });
   openHolePads(job);
+  feelSprings(job);
   job.author = 'Ottoline Marsh';
   job.offer('stage', null);
   return job;
@@ -422,6 +465,7 @@ function clarinet(): DemoJob {
     choice: 'No: resin, by weight and by the moulding line.',
     reason: 'Real ivory would have been referred before any work.',
   });
+  listCorks(job);
   job.write('note', { text: 'Let it stand closed for a week before anything is measured: the wood is still wet.' });
   return job;
 }
