@@ -122,7 +122,13 @@ const colours = { type: 'rule', values: ['color-contrast', 'link-in-text-block']
 /** What axe finds wrong with the page as it stands, at WCAG 2.2 AA. */
 export async function axeProblems(page: Page, runOnly: object = wcag): Promise<string[]> {
   // Colours that are still on their way from one light to the other belong to neither.
-  await page.evaluate(() => Promise.allSettled(document.getAnimations().map((animation) => animation.finished)));
+  await page.evaluate(async () => {
+    // What comes alive after another has settled begins to change its own colour only then.
+    for (let moving = document.getAnimations(); moving.length > 0; moving = document.getAnimations()) {
+      await Promise.allSettled(moving.map((animation) => animation.finished));
+      await new Promise((next) => requestAnimationFrame(() => requestAnimationFrame(next)));
+    }
+  });
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axeSource);
   return page.evaluate(async (asked) => {
     const axe = (window as unknown as { axe: { run: (options: object) => Promise<{ violations: Violation[] }> } }).axe;

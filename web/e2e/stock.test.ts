@@ -278,9 +278,84 @@ describe('a set of pads, by keyboard', () => {
   });
 });
 
+describe('springs and corks', () => {
+  const ticket = 'PAD-1';
+  const at = () => `${app.address}/jobs/${ticket}/pads`;
+  test('a spring: felt, too light by its measures, bent as it is said, and to be felt again', async () => {
+    await page.goto(`${at()}/springs?part=e-key`);
+    await seeText(page, 'once one is read');
+    await fill(page, 'Force at the touch to seal, N', 'much');
+    await press(page, 'Take it, next');
+    await until(page, () => document.querySelector('.shims [role=alert]')?.textContent !== '');
+    await fill(page, 'Force at the touch to seal, N', '0.12');
+    await press(page, 'Take it, next');
+    await until(page, () => document.querySelector('section.sheet h2')?.textContent === 'D key');
+    await page.goto(`${at()}/springs?part=e-key`);
+    await seeText(page, 'outside');
+    for (const [label, figure] of [
+      ['Wire across, mm', '0.7'],
+      ['Root to catch, mm', '25'],
+      ['Bent at the catch, mm', '1'],
+      ['Further when pressed, mm', '0.6'],
+      ['Catch from the axis, mm', '4'],
+      ['Touch from the axis, mm', '20'],
+    ] as const)
+      await fill(page, label, figure);
+    await seeText(page, 'at the touch: too light.');
+    const bend = await page.$eval('.shims .btn-primary:not([type=submit])', (button) => button.textContent);
+    expect(bend).toMatch(/^Bent to \d\.\d+ mm$/);
+    await press(page, bend);
+    await seeText(page, 'at the touch: right.');
+    await settled(page);
+    const set = (await logOf(ticket)).flatMap((entry) => (entry.kind === 'spring-set' ? [entry.body] : []));
+    expect(set).toMatchObject([{ key: 'e-key', section: { diameter: 0.7 }, done: true }]);
+    // What was felt before it was bent no longer counts.
+    await until(page, () => /stale/.test(document.querySelector('tr.here')?.textContent ?? ''));
+  });
+  test('a cork: written down, cut from an offcut, and right at assembly', async () => {
+    await page.goto(`${at()}/corks`);
+    await seeText(page, 'No place is written down yet.');
+    await fill(page, 'Has to fill, mm', '1.2');
+    await press(page, 'Write it down');
+    await seeText(page, 'Say where on the part');
+    await fill(page, 'Where on it', 'under the foot');
+    await fill(page, 'Long, mm', '12');
+    await fill(page, 'Wide, mm', '5');
+    await page.keyboard.press('Enter');
+    await seeText(page, '1.412 mm thick');
+    await press(page, 'Cut from the offcut cork 1.6 mm, 14 mm × 6 mm');
+    await seeText(page, 'Cut from an offcut, 1.412 mm thick.');
+    // Nothing worth keeping was left of it.
+    expect((await stock()).offcuts.map(({ id }) => id)).toEqual(['cork-a', 'felt-a']);
+    await fill(page, 'Right at assembly at, mm', '1.3');
+    await press(page, 'That is it');
+    await seeText(page, '1 of 1 are right as they are.');
+    // From a new sheet, what is left of it is kept.
+    await fill(page, 'Where on it', 'at the bridge');
+    await fill(page, 'Has to fill, mm', '1.6');
+    await fill(page, 'Long, mm', '40');
+    await page.keyboard.press('Enter');
+    const sheets = await countOf('cork-2-100-150');
+    await press(page, 'Cut from a new sheet');
+    await seeText(page, 'Cut from a new sheet, 1.882 mm thick.');
+    expect(await countOf('cork-2-100-150')).toBe((sheets ?? 0) - 1);
+    expect(
+      (await stock()).offcuts.filter(({ thickness }) => thickness === 2).map(({ length, width }) => [length, width]),
+    ).toEqual([
+      [145, 100],
+      [60, 5],
+    ]);
+  });
+});
+
 describe('every view of it', () => {
   test('at WCAG 2.2 AA in both lights', async () => {
-    const views = ['/stock', ...['before', 'set', 'shims'].map((show) => `/jobs/LL-203/pads?show=${show}`)];
+    const views = [
+      '/stock',
+      '/jobs/LL-203/pads/springs?part=g-sharp-key',
+      '/jobs/LL-204/pads/corks',
+      ...['before', 'set', 'shims'].map((show) => `/jobs/LL-203/pads?show=${show}`),
+    ];
     for (const view of views) expect([view, await axeInBothLights(page, app.address + view)]).toEqual([view, []]);
   });
   test.each([
@@ -294,6 +369,8 @@ describe('every view of it', () => {
       '/jobs/LL-201/pads?show=set',
       '/jobs/LL-203/pads?show=before',
       '/jobs/LL-203/pads?show=shims',
+      '/jobs/LL-203/pads/springs?part=g-sharp-key',
+      '/jobs/LL-204/pads/corks',
     ]) {
       await page.goto(app.address + view);
       await page.waitForSelector('#main');

@@ -29,7 +29,7 @@ function Tabs() {
     { href: `${base}/measure`, name: 'Measure' },
     { href: `${base}/round`, name: 'Rounds' },
     { href: `${base}/findings`, name: 'Findings', count: judgement.suggestions.length },
-    { href: `${base}/pads`, name: 'Pads' },
+    { href: `${base}/pads`, name: 'Pads, corks, springs' },
     { href: `${base}/regulation`, name: 'Regulation' },
     { href: `${base}/plan`, name: 'Plan' },
     { href: `${base}/estimate`, name: 'Estimate' },
@@ -39,7 +39,11 @@ function Tabs() {
   return (
     <nav aria-label="Job" className="job-tabs">
       {tabs.map(({ href, name, count }) => (
-        <Link key={href} href={href} aria-current={path === href ? 'page' : undefined}>
+        <Link
+          key={href}
+          href={href}
+          aria-current={path === href || (href !== base && path.startsWith(`${href}/`)) ? 'page' : undefined}
+        >
           {name}
           {count ? (
             <span className="count" aria-label={`${count} to answer`}>
@@ -127,7 +131,7 @@ export function JobShell({ children }: { children: ReactNode }) {
   const { ticket, type, state, waiting, reachable, refusals, dismissRefusals } = useJob();
   const { intake } = state;
   // The linkage is drawn over the tube itself, and a set of pads is a table: a drawing above would only take their room.
-  const drawn = !/\/(regulation|pads)$/.test(usePathname());
+  const drawn = !/\/(regulation|pads|corks|springs)$/.test(usePathname());
   return (
     <StripControlProvider>
       <div className="job">

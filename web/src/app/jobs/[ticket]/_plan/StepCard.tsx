@@ -2,7 +2,9 @@
 
 import {
   parseNumber,
+  printPhrase,
   printQuantity,
+  stockTitle,
   cautionWords,
   chosenSums,
   deferral,
@@ -162,7 +164,8 @@ function OutOfTheDrawers({ step }: { step: Step }) {
     ) : null;
   return (
     <p>
-      <strong>Out of the drawers:</strong> {sums.map(({ title, count }) => `${count} × ${title}`).join('; ')}.
+      <strong>Out of the drawers:</strong>{' '}
+      {sums.map(({ thing, count }) => `${count} × ${printPhrase(stockTitle(thing), state.unit)}`).join('; ')}.
     </p>
   );
 }

@@ -161,8 +161,8 @@ export function PadSet({ stock }: { stock: StockState }) {
     [state, type, stock],
   );
   const titles = useMemo(
-    () => new Map(stock.items.map((item) => [item.id, printPhrase(stockTitle(item), item.soldIn)])),
-    [stock],
+    () => new Map(stock.items.map((item) => [item.id, printPhrase(stockTitle(item), state.unit)])),
+    [stock, state.unit],
   );
   const unit = state.unit;
   const discOf = (hole: string) => discs.get(hole) ?? resonators.get(hole)?.chosen?.item ?? none;
@@ -284,7 +284,8 @@ export function PadSet({ stock }: { stock: StockState }) {
                   <td>
                     {isIn ? (
                       <span>
-                        {row.chosen?.title} <span className="soft">is in</span>
+                        {row.chosen && printPhrase(stockTitle(row.chosen.thing), unit)}{' '}
+                        <span className="soft">is in</span>
                       </span>
                     ) : row.problem ? (
                       <span className="text-danger">{printPhrase(row.problem, unit)}</span>
@@ -322,7 +323,7 @@ export function PadSet({ stock }: { stock: StockState }) {
                     <td>
                       {disc &&
                         (disc.chosen?.taken ? (
-                          <span>{disc.chosen.title}</span>
+                          <span>{printPhrase(stockTitle(disc.chosen.thing), unit)}</span>
                         ) : (
                           <Form.Select
                             className="pad-disc"
@@ -353,4 +354,4 @@ export function PadSet({ stock }: { stock: StockState }) {
 }
 
 /** The same line as nothing after all. */
-const dropped = ({ part, use, item, title }: ChosenLine): ChosenLine => ({ part, use, item, title, count: 0 });
+const dropped = ({ part, use, item, thing }: ChosenLine): ChosenLine => ({ part, use, item, thing, count: 0 });

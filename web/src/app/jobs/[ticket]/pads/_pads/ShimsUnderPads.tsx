@@ -1,6 +1,6 @@
 'use client';
 
-import { adviceWords, parseNumber, printFigure, stateOf, type Shim } from '@holotonos/core';
+import { adviceWords, parseNumber, printFigure, stateOf, turnShims, type Shim } from '@holotonos/core';
 import Link from 'next/link';
 import { useId, useState } from 'react';
 import { useJob } from '@/job/JobContext';
@@ -61,7 +61,7 @@ export function ShimsUnderPads({ here, onGo }: { here: string | null; onGo: (hol
     const by = parseNumber(turned);
     if (by === null || by < -360 || by > 360) return setProblem('Turned: type degrees, clockwise more than 0.');
     setProblem(null);
-    if (write('shims', { part: hole, turned: by })) setTurned('');
+    if (write('shims', { part: hole, shims: turnShims(under, by), turned: by })) setTurned('');
   };
   return (
     <div className="shims">

@@ -1,0 +1,418 @@
+'use client';
+
+import {
+  forceBand,
+  gaugeOfReading,
+  gaugesFor,
+  helperIsLighter,
+  inUse,
+  parseLength,
+  printFigure,
+  printQuantity,
+  solveSpring,
+  springQuestion,
+  springRows,
+  thingOf,
+  usualOf,
+  wiresFor,
+  type SpringAsSet,
+  type SpringMaterial,
+  type SpringRow,
+  type SpringSetBody,
+  type StockState,
+} from '@holotonos/core';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { useId, useMemo, useState } from 'react';
+import { readFigure } from '@/figure/groups';
+import { usePageKeys } from '@/frame/BenchContext';
+import { useJob } from '@/job/JobContext';
+import { Bands } from '@/job/JobShell';
+import { useStock, type StockNow } from '@/shop/useStock';
+import { Button, Form } from '@/ui/bootstrap';
+import { StateMark } from '@/ui/StateMark';
+import { ForceChart } from './ForceChart';
+import { PadsNav } from './PadsNav';
+
+const keys = [{ keys: 'Enter in the force', does: 'take the reading and go on to the next key' }];
+const newtons = (value: number) => printQuantity({ value, unit: 'N' }, 'mm');
+
+const lengths = [
+  ['length', 'Root to catch'],
+  ['preset', 'Bent at the catch'],
+  ['travel', 'Further when pressed'],
+  ['catchRadius', 'Catch from the axis'],
+  ['touchRadius', 'Touch from the axis'],
+  ['padRadius', 'Pad from the axis'],
+] as const;
+type Kind = 'needle' | 'flat';
+const kindOf = ({ section }: Pick<SpringSetBody, 'section'>): Kind => ('diameter' in section ? 'needle' : 'flat');
+type Field = (typeof lengths)[number][0] | 'diameter' | 'width' | 'thickness';
+
+/** What the solver says of a spring in words, and what to do about it. */
+function Answer({
+  spring,
+  row,
+  material,
+  stock,
+  onSet,
+  onChoose,
+}: {
+  spring: Omit<SpringSetBody, 'done'>;
+  row: SpringRow;
+  material: SpringMaterial;
+  stock: StockState;
+  onSet: (preset: number) => void;
+  onChoose: (size: number, preset: number) => void;
+}) {
+  const { state, type, shop } = useJob();
+  const band = forceBand(state, type);
+  const wires = wiresFor(spring, material, stock);
+  const ask = (of: Omit<SpringAsSet, 'entry' | 'seq'>) => {
+    const made = shop.springMaterials.find(({ id }) => id === of.material);
+    return made ? solveSpring(springQuestion(of, made, band, wires)) : null;
+  };
+  const answer = ask(spring);
+  if (!answer) return null;
+  const unit = state.unit;
+  const lighter = helperIsLighter(
+    {
+      main: spring.which === 'main' ? { ...spring, entry: '', seq: 0 } : row.main,
+      helper: spring.which === 'helper' ? { ...spring, entry: '', seq: 0 } : row.helper,
+    },
+    (each) => ask(each)?.rest.touch ?? null,
+  );
+  const words = { light: 'too light', within: 'right', heavy: 'too strong' }[answer.verdict];
+  return (
+    <div className="mt-2">
+      <p className={`say mb-2 ${answer.verdict === 'within' ? 'sound' : 'attention'}`}>
+        <strong>
+          By its measures {newtons(answer.rest.touch)} at the touch: {words}.
+        </strong>{' '}
+        {newtons(answer.full.touch)} when pressed, {newtons(answer.rest.pad)} at the pad. It is bent to{' '}
+        {Math.round(100 / answer.safety)} % of what it can bear
+        {answer.safety < 1 ? ': it will not come back' : answer.safety < 1 / 0.6 ? ': it will tire' : ''}.
+      </p>
+      {lighter === false && (
+        <p className="say attention mb-2">The helper is as strong as its main spring: it should be lighter.</p>
+      )}
+      <div className="d-flex flex-wrap gap-2 align-items-center">
+        {answer.verdict !== 'within' && (
+          <Button onClick={() => onSet(answer.setPreset)}>
+            Bent to {printFigure(answer.setPreset, unit)} {unit}
+          </Button>
+        )}
+        {answer.choose ? (
+          <Button variant="quiet" onClick={() => answer.choose && onChoose(answer.choose.size, answer.choose.preset)}>
+            Renew from {printFigure(answer.choose.size, unit)} {unit}, bent {printFigure(answer.choose.preset, unit)}
+          </Button>
+        ) : (
+          <span className="soft">
+            {wires.length === 0
+              ? 'No wire of its kind lies in the drawers.'
+              : 'No wire of the drawers would do it without tiring.'}
+          </span>
+        )}
+      </div>
+      <p className="soft mb-0 mt-2">
+        A spring that is rusted, kinked or nicked where it slides is renewed, never bent again. Feel it again once it is
+        set.
+      </p>
+    </div>
+  );
+}
+
+/** One spring by its measures: what it gives, how to set it, what to renew it from. */
+function SpringForm({ row, stock }: { row: SpringRow; stock: StockState }) {
+  const { state, type, shop, write } = useJob();
+  const id = useId();
+  const unit = state.unit;
+  const materials = inUse(shop.springMaterials);
+  const [which, setWhich] = useState<SpringSetBody['which']>('main');
+  const known = which === 'main' ? row.main : row.helper;
+  const pad = type.pads.find(({ key }) => key === row.key);
+  const startText = (from: SpringAsSet | null): Partial<Record<Field, string>> => {
+    const figure = (mm: number) => printFigure(mm, unit);
+    const texts: Partial<Record<Field, string>> = {};
+    if (pad) texts.padRadius = figure(pad.axisDistance);
+    if (!from) return texts;
+    for (const [field] of lengths) texts[field] = figure(from[field]);
+    for (const [field, value] of Object.entries(from.section)) texts[field as Field] = figure(value);
+    return texts;
+  };
+  const [text, setText] = useState(() => startText(known));
+  const [kind, setKind] = useState<Kind>(known ? kindOf(known) : (row.kinds[0] ?? 'needle'));
+  const [material, setMaterial] = useState(known?.material ?? materials[0]?.id ?? '');
+  const [problem, setProblem] = useState<{ at: Field; words: string } | null>(null);
+  const turnTo = (next: SpringSetBody['which']) => {
+    const from = next === 'main' ? row.main : row.helper;
+    setWhich(next);
+    setText(startText(from));
+    if (from) {
+      setKind(kindOf(from));
+      setMaterial(from.material);
+    }
+  };
+  const fields: (readonly [Field, string])[] = [
+    ...(kind === 'needle'
+      ? ([['diameter', 'Wire across']] as const)
+      : ([
+          ['width', 'Wide'],
+          ['thickness', 'Thick'],
+        ] as const)),
+    ...lengths,
+  ];
+  const read = (complain: boolean): Omit<SpringSetBody, 'done'> | null => {
+    const sizes: Partial<Record<Field, number>> = {};
+    for (const [field, label] of fields) {
+      const parsed = parseLength(text[field] ?? '', unit);
+      const bad = !parsed.ok || parsed.mm < 0 || (parsed.mm === 0 && field !== 'travel');
+      if (bad && complain)
+        setProblem({ at: field, words: `${label}: ${parsed.ok ? 'it must be more than 0.' : parsed.problem}` });
+      if (!parsed.ok || bad) return null;
+      sizes[field] = parsed.mm;
+    }
+    const { length = 0, preset = 0, travel = 0, catchRadius = 0, touchRadius = 0, padRadius = 0 } = sizes;
+    const { diameter = 0, width = 0, thickness = 0 } = sizes;
+    const section = kind === 'needle' ? { diameter } : { width, thickness };
+    return { key: row.key, which, section, material, length, preset, travel, catchRadius, touchRadius, padRadius };
+  };
+  const spring = read(false);
+  const of = shop.springMaterials.find((each) => each.id === material);
+  const keep = (change: Partial<SpringSetBody> = {}) => {
+    const whole = read(true);
+    if (!whole) return;
+    setProblem(null);
+    const next = { ...whole, ...change };
+    if (!write('spring-set', next)) return;
+    setText(startText({ ...next, entry: '', seq: 0 }));
+  };
+  const choose = (size: number, preset: number) => {
+    if (!of || !spring) return;
+    const item = wiresFor(spring, of, stock).find(
+      (wire) => (kind === 'needle' ? wire.diameter : wire.thickness) === size,
+    );
+    if (!item) return;
+    keep({
+      section: 'width' in spring.section ? { ...spring.section, thickness: size } : { diameter: size },
+      preset,
+      done: true,
+    });
+    write('chosen', {
+      lines: [
+        {
+          part: row.key,
+          use: 'spring',
+          item: item.id,
+          thing: thingOf(item),
+          count: 1,
+          ...(item.price !== undefined && { price: item.price }),
+        },
+      ],
+    });
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep();
+      }}
+    >
+      <div className="pad-fields spring-fields">
+        <div>
+          <Form.Label htmlFor={`${id}-which`}>Spring</Form.Label>
+          <Form.Select
+            id={`${id}-which`}
+            value={which}
+            onChange={(event) => turnTo(event.target.value as SpringSetBody['which'])}
+          >
+            <option value="main">main</option>
+            <option value="helper">helper</option>
+          </Form.Select>
+        </div>
+        <div>
+          <Form.Label htmlFor={`${id}-kind`}>Kind</Form.Label>
+          <Form.Select id={`${id}-kind`} value={kind} onChange={(event) => setKind(event.target.value as Kind)}>
+            <option value="needle">needle</option>
+            <option value="flat">flat</option>
+          </Form.Select>
+        </div>
+        <div>
+          <Form.Label htmlFor={`${id}-of`}>Of</Form.Label>
+          <Form.Select id={`${id}-of`} value={material} onChange={(event) => setMaterial(event.target.value)}>
+            {materials.map((each) => (
+              <option key={each.id} value={each.id}>
+                {each.name}
+              </option>
+            ))}
+          </Form.Select>
+        </div>
+        {fields.map(([field, label]) => (
+          <div key={field}>
+            <Form.Label htmlFor={`${id}-${field}`}>
+              {label}, {unit}
+            </Form.Label>
+            <Form.Control
+              id={`${id}-${field}`}
+              inputMode="decimal"
+              autoComplete="off"
+              isInvalid={problem?.at === field}
+              aria-describedby={problem?.at === field ? `${id}-problem` : undefined}
+              value={text[field] ?? ''}
+              onChange={(event) => setText((before) => ({ ...before, [field]: event.target.value }))}
+            />
+          </div>
+        ))}
+        <Button type="submit" variant="quiet">
+          Keep its measures
+        </Button>
+      </div>
+      <p id={`${id}-problem`} className="text-danger mb-0" role="alert">
+        {problem?.words ?? ''}
+      </p>
+      {spring && of ? (
+        <Answer
+          spring={spring}
+          row={row}
+          material={of}
+          stock={stock}
+          onSet={(preset) => keep({ preset, done: true })}
+          onChoose={choose}
+        />
+      ) : (
+        <p className="soft mb-0">
+          With all its measures it is said what it gives, how to set it and what to renew it from.
+        </p>
+      )}
+    </form>
+  );
+}
+
+/** The springs of a job: felt at the touch, set by their measures, renewed out of the drawers. */
+export function SpringsView({ first }: { first: StockNow }) {
+  const { ticket, type, state, judgement, shop, names, write } = useJob();
+  const { stock } = useStock(first);
+  const router = useRouter();
+  const here = useSearchParams().get('part');
+  const id = useId();
+  usePageKeys(keys);
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const rows = useMemo(() => springRows(state, type, judgement), [state, type, judgement]);
+  const band = forceBand(state, type);
+  const at = Math.max(
+    0,
+    rows.findIndex(({ key }) => key === here),
+  );
+  const row = rows[at];
+  const go = (key: string) => {
+    setProblem(null);
+    setText('');
+    router.replace(`/jobs/${ticket}/pads/springs?part=${key}`);
+  };
+  const take = () => {
+    if (!row) return;
+    const read = readFigure(text, 'force', state.unit);
+    if (!read.ok) return setProblem(read.problem);
+    const gauge = usualOf(gaugesFor(shop, 'force'), 'force');
+    if (!gauge) return setProblem('No gauge on the shelf takes a force.');
+    const point = { group: 'spring', part: row.key, measure: 'force', clock: 0 } as const;
+    if (!write('reading', { point, value: read.value, typed: text.trim(), gauge: gaugeOfReading(gauge) })) return;
+    const next = rows[at + 1];
+    if (next) go(next.key);
+    else setText('');
+  };
+  return (
+    <Bands
+      work={
+        <div className="pads-page">
+          <PadsNav usual="set" />
+          {row ? (
+            <div className="shims">
+              <div className="scroll-x">
+                <table className="readings">
+                  <caption className="visually-hidden">Springs, key by key</caption>
+                  <thead>
+                    <tr>
+                      <th scope="col">Key</th>
+                      <th scope="col">Spring</th>
+                      <th scope="col" className="num">
+                        Was, N
+                      </th>
+                      <th scope="col" className="num">
+                        At the touch, N
+                      </th>
+                      <th scope="col">It is</th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {rows.map(({ key, kinds, force, before, state: stands, main, helper }) => (
+                      <tr key={key} className={key === row.key ? 'here' : undefined}>
+                        <th scope="row">
+                          <button
+                            type="button"
+                            className="plain"
+                            aria-current={key === row.key ? 'true' : undefined}
+                            onClick={() => go(key)}
+                          >
+                            {names.get(key) ?? key}
+                          </button>
+                        </th>
+                        <td>
+                          {kinds.join(', ')}
+                          {main && <span className="soft"> measured{helper ? ', helper too' : ''}</span>}
+                        </td>
+                        <td className="num">{before === null ? '' : printFigure(before, 'mm', 2)}</td>
+                        <td className="num">{force === null ? '' : printFigure(force, 'mm', 2)}</td>
+                        <td>
+                          <StateMark state={stands} />
+                        </td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </div>
+              <section className="sheet" aria-label={`Spring of ${names.get(row.key) ?? row.key}`}>
+                <h2>{names.get(row.key) ?? row.key}</h2>
+                <form
+                  className="d-flex flex-wrap gap-2 align-items-end mb-2"
+                  onSubmit={(event) => {
+                    event.preventDefault();
+                    take();
+                  }}
+                >
+                  <div>
+                    <Form.Label htmlFor={`${id}-force`}>Force at the touch to seal, N</Form.Label>
+                    <Form.Control
+                      id={`${id}-force`}
+                      className="short-figure"
+                      inputMode="decimal"
+                      autoComplete="off"
+                      isInvalid={problem !== null}
+                      value={text}
+                      onChange={(event) => setText(event.target.value)}
+                    />
+                  </div>
+                  <Button type="submit" disabled={text.trim() === ''}>
+                    Take it, next
+                  </Button>
+                  <span className="soft">
+                    {band.least !== null || band.most !== null
+                      ? `Wanted: ${band.least === null ? 'up' : newtons(band.least)} to ${band.most === null ? 'any' : newtons(band.most)}`
+                      : 'The practice sets no limits.'}
+                  </span>
+                  <p role="alert" className="text-danger mb-0 w-100">
+                    {problem ?? ''}
+                  </p>
+                </form>
+                <SpringForm key={row.key} row={row} stock={stock} />
+              </section>
+            </div>
+          ) : (
+            <p>No key of this instrument is written down with a spring.</p>
+          )}
+        </div>
+      }
+      readout={<ForceChart rows={rows} band={band} here={row?.key ?? null} />}
+    />
+  );
+}
