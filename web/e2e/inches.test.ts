@@ -27,7 +27,19 @@ async function inUnit(of: string, ticket: string, unit: string): Promise<void> {
 }
 
 const groups = ['body-line', 'bore', 'rim', 'post', 'joint', 'hinge', 'pad', 'link', 'spring'];
-const pages = ['', '/survey', '/plan', '/findings', '/strip', '/round', '/record', '/estimate'];
+const pages = [
+  '',
+  '/survey',
+  '/plan',
+  '/findings',
+  '/strip',
+  '/round',
+  '/record',
+  '/estimate',
+  '/pads?show=before',
+  '/pads/springs',
+  '/pads/corks',
+];
 
 /** What a reader sees or hears of the page, everything folded out. */
 const told = () =>

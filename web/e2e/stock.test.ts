@@ -295,10 +295,10 @@ describe('springs and corks', () => {
     for (const [label, figure] of [
       ['Wire across, mm', '0.7'],
       ['Root to catch, mm', '25'],
-      ['Bent at the catch, mm', '1'],
-      ['Further when pressed, mm', '0.6'],
-      ['Catch from the axis, mm', '4'],
-      ['Touch from the axis, mm', '20'],
+      ['Bent there, mm', '1'],
+      ['Further, mm', '0.6'],
+      ['Axis to catch, mm', '4'],
+      ['Axis to touch, mm', '20'],
     ] as const)
       await fill(page, label, figure);
     await seeText(page, 'at the touch: too light.');

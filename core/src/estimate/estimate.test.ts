@@ -126,6 +126,33 @@ describe('an estimate', () => {
       expect(Math.abs(labour - draft.minutes.likely * 100)).toBeLessThan(draft.lines.length);
     }
   });
+  test('what was chosen out of the drawers is priced as it was chosen, and not by the table as well', () => {
+    const job = new TestJob({ scope: 'overhaul' });
+    const materials = (key: string) =>
+      option(job, key)
+        .draft.lines.filter(({ kind }) => kind === 'material')
+        .map(({ what, amount }) => [what, amount.likely]);
+    const before = materials('stage');
+    expect(before.map(([what]) => what)).toContainEqual(expect.stringMatching(/^Pads, /));
+    const line = (part: string, use: string, price?: number) => ({
+      part,
+      use,
+      item: 'x',
+      thing: { kind: 'pad' },
+      count: 1,
+      ...(price !== undefined && { price }),
+    });
+    job.write('chosen', {
+      lines: [line('e', 'pad', 250), line('f', 'pad', 300), line('g', 'pad'), line('f-key', 'spring', 40)],
+    });
+    const after = materials('stage');
+    // A spring nobody renews is not charged; a pad without a price is not guessed at.
+    expect(after.slice(0, 1)).toEqual([['Pads as chosen, 2 pieces', 550]]);
+    expect(after.some(([what]) => /^(Pads, |Springs)/.test(String(what)))).toBe(false);
+    // Where only one pad is renewed, only that one is charged.
+    job.finding('pad-worn', 'e');
+    expect(materials('needed')).toContainEqual(['Pads as chosen', 250]);
+  });
   test('the options differ: pads only where they are renewed, and each says what it leaves', () => {
     const job = new TestJob({ scope: 'overhaul' });
     job.finding('dent', 'bow');

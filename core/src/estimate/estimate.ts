@@ -9,12 +9,22 @@ import {
   tableWith,
   wholeInstrument,
   type JobPlan,
+  type OperationTable,
   type PlanInput,
   type Step,
 } from '../plan';
 import { practices, settingsOf, sideWords } from '../practice';
 import { customWork, type Price, type Rates, type ShopState } from '../shop';
-import { practiceNames, stages, type PracticeName, type PracticeQuestion, type Scope, type Stage } from '../vocabulary';
+import {
+  materialUses,
+  practiceNames,
+  stages,
+  type MaterialUse,
+  type PracticeName,
+  type PracticeQuestion,
+  type Scope,
+  type Stage,
+} from '../vocabulary';
 import { roundedTo } from './money';
 
 type EstimateBody = NewEntryOf<'estimate'>['body'];
@@ -65,6 +75,57 @@ const map = (range: Range, of: (x: number) => number): Range => ({
   high: of(range.high),
 });
 const flat = (amount: number): Range => ({ low: amount, likely: amount, high: amount });
+
+/** What is called what, in the words an owner is told. */
+const useWords: Record<MaterialUse, string> = {
+  pad: 'Pads',
+  resonator: 'Resonators',
+  grommet: 'Grommets',
+  shim: 'Shims',
+  cork: 'Cork',
+  felt: 'Felt',
+  spring: 'Springs',
+  bush: 'Bushes',
+  washer: 'Washers',
+  other: 'Other parts',
+};
+
+/** What was chosen out of the drawers for these steps, where its price is known: a line for each use. */
+function chosenLines(
+  work: readonly Work[],
+  { chosen }: JobState,
+  kinds: OperationTable,
+): { use: MaterialUse; line: EstimateLine }[] {
+  const asked = [...chosen.values()].filter(
+    ({ use, part, price }) =>
+      price !== undefined &&
+      work.some(({ kind, id }) => {
+        const of = id.slice(id.indexOf(':') + 1);
+        return kinds.get(kind)?.puts?.includes(use) && (of === wholeInstrument || of === part);
+      }),
+  );
+  return materialUses.flatMap((use) => {
+    const own = asked.filter((line) => line.use === use);
+    const pieces = own.reduce((sum, { count }) => sum + count, 0);
+    if (pieces === 0) return [];
+    const amount = own.reduce((sum, { count, price = 0 }) => sum + count * price, 0);
+    const what = `${useWords[use]} as chosen${pieces === 1 ? '' : `, ${pieces} pieces`}`;
+    return [{ use, line: { kind: 'material' as const, what, amount: flat(Math.round(amount)) } }];
+  });
+}
+
+/** What the steps use up: as it was chosen out of the drawers, and where nothing was, by the shop's prices. */
+function materialLines(work: readonly Work[], state: JobState, shop: ShopState, type: InstrumentType): EstimateLine[] {
+  const kinds = tableWith(customWork(shop)?.operations);
+  const asChosen = chosenLines(work, state, kinds);
+  const covered = asChosen.map(({ use }) => use);
+  // A price by the table stands for what nobody has chosen: once it is chosen it would be paid for twice.
+  const priced = shop.prices.filter(
+    ({ kind, operations }) =>
+      kind !== 'material' || !operations.some((name) => kinds.get(name)?.puts?.some((use) => covered.includes(use))),
+  );
+  return [...asChosen.map(({ line }) => line), ...priceLines(work, priced, type)];
+}
 
 /** What the steps use up, by the shop's prices: one line for each price. */
 function priceLines(work: readonly Work[], prices: readonly Price[], type: InstrumentType): EstimateLine[] {
@@ -176,7 +237,7 @@ export function estimateOptions(state: JobState, type: InstrumentType, shop: Sho
         const done = state.operations.get(id);
         return { id, kind, stage, minutes: done?.status === 'done' ? flat(done.minutes) : minutes };
       });
-    const lines = [...labourLines(work, rates), ...priceLines(work, shop.prices, type), ...costLines(state)];
+    const lines = [...labourLines(work, rates), ...materialLines(work, state, shop, type), ...costLines(state)];
     const draft = { title, practice, scope, ...summed(lines, work, rates), leaves: leaves(asked, left, state, type) };
     const current = practice === state.practice && scope === state.intake?.scope;
     return { key, holds, current, draft };
@@ -229,7 +290,7 @@ export function changeToAgree(
   const freshIds = new Set(fresh.map(({ id }) => id));
   const again = plan.steps.filter((step) => step.again && !freshIds.has(step.id) && isOpenStep(step));
   const work: Work[] = [...fresh, ...again].map(({ id, kind, stage, minutes }) => ({ id, kind, stage, minutes }));
-  const lines = [...labourLines(work, rates), ...priceLines(fresh, shop.prices, type)];
+  const lines = [...labourLines(work, rates), ...materialLines(fresh, state, shop, type)];
   const names = partNames(type);
   const because = [...new Set(fresh.flatMap(({ cures }) => cures))].flatMap((id) => {
     const finding = state.findings.get(id);

@@ -8,7 +8,7 @@ export const count = { type: 'number', minimum: 0, maximum: 1_000_000 } as const
 export const itemId = keptId;
 
 /** What tells something in a drawer from its neighbours: enough to call it by, in any unit. */
-export const thingProperties = {
+const thingProperties = {
   kind: { enum: stockKinds },
   name: { ...text(80), description: 'in the words of the shop, where size and material do not say it' },
   diameter: size,

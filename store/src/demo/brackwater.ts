@@ -285,10 +285,10 @@ function feelSprings(job: DemoJob): void {
   job.write('spring-set', {
     key: 'g-sharp-key',
     which: 'main',
-    section: { diameter: 0.7 },
-    material: 'blued-steel',
+    section: { width: 2.4, thickness: 0.5 },
+    material: 'bronze',
     length: 24,
-    preset: 2.1,
+    preset: 1.3,
     travel: 0.7,
     catchRadius: 3.2,
     touchRadius: 17,

@@ -81,7 +81,8 @@ export function drawers(): NewStockEntry[] {
     put('washer', { thickness, hole: 2.2, material: 'PTFE', price: 20 }, some(10, 60));
   for (const diameter of [0.6, 0.7, 0.8, 0.9, 1.0])
     put('spring-wire', { diameter, length: 60, material: 'blued steel', price: 35 }, some(6, 30));
-  put('flat-spring', { thickness: 0.3, width: 2.4, length: 40, material: 'bronze', price: 55 }, 14);
+  for (const thickness of [0.3, 0.4, 0.5])
+    put('flat-spring', { thickness, width: 2.4, length: 40, material: 'bronze', price: 55 }, 14);
   for (const inch of [0.086, 0.093])
     put(
       'rod',

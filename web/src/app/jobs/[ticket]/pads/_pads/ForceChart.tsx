@@ -54,7 +54,10 @@ export function ForceChart({ rows, band, here }: { rows: readonly SpringRow[]; b
           animation: false,
           maintainAspectRatio: false,
           color: ink,
-          scales: { x: axis('key', soft, line), y: { min: 0, ...axis('N at the touch', soft, line) } },
+          scales: {
+            x: { ...axis('', soft, line), title: { display: false } },
+            y: { min: 0, ...axis('N at the touch', soft, line) },
+          },
           plugins: { legend: { labels: { color: ink } } },
         }}
       />

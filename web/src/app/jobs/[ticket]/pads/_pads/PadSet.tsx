@@ -161,8 +161,8 @@ export function PadSet({ stock }: { stock: StockState }) {
     [state, type, stock],
   );
   const titles = useMemo(
-    () => new Map(stock.items.map((item) => [item.id, printPhrase(stockTitle(item), state.unit)])),
-    [stock, state.unit],
+    () => new Map(stock.items.map((item) => [item.id, printPhrase(stockTitle(item), item.soldIn)])),
+    [stock],
   );
   const unit = state.unit;
   const discOf = (hole: string) => discs.get(hole) ?? resonators.get(hole)?.chosen?.item ?? none;

@@ -35,7 +35,7 @@ export function SetSum({ stock }: { stock: StockState }) {
       <ul className="list-plain set-lines mb-0">
         {lines.map(({ item, count, punched, short: missing }) => (
           <li key={item.id} className={missing > 0 ? 'text-danger' : undefined}>
-            {count} × {printPhrase(stockTitle(item), state.unit)}
+            {count} × {printPhrase(stockTitle(item), item.soldIn)}
             {punched > 0 ? `, ${punched} to be punched` : ''}
             {stockTable[item.kind].tool ? '' : ` (${item.count} there${missing > 0 ? `, ${missing} short` : ''})`}
           </li>

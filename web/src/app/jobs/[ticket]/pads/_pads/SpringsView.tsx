@@ -38,11 +38,11 @@ const newtons = (value: number) => printQuantity({ value, unit: 'N' }, 'mm');
 
 const lengths = [
   ['length', 'Root to catch'],
-  ['preset', 'Bent at the catch'],
-  ['travel', 'Further when pressed'],
-  ['catchRadius', 'Catch from the axis'],
-  ['touchRadius', 'Touch from the axis'],
-  ['padRadius', 'Pad from the axis'],
+  ['preset', 'Bent there'],
+  ['travel', 'Further'],
+  ['catchRadius', 'Axis to catch'],
+  ['touchRadius', 'Axis to touch'],
+  ['padRadius', 'Axis to pad'],
 ] as const;
 type Kind = 'needle' | 'flat';
 const kindOf = ({ section }: Pick<SpringSetBody, 'section'>): Kind => ('diameter' in section ? 'needle' : 'flat');
