@@ -19,6 +19,7 @@ export * from './materials';
 export * from './padSet';
 export * from './corkSet';
 export * from './springSet';
+export * from './dents';
 export { solveSpring } from './springs';
 export * from './rims';
 export * from './pads';

@@ -238,7 +238,7 @@ export const benchResources = ['oven', 'vice'] as const;
 export type BenchResource = (typeof benchResources)[number];
 
 /** What a shop keeps by size. */
-export const sizeKinds = ['films', 'shims', 'washers', 'rods', 'cutters', 'bushes'] as const;
+export const sizeKinds = ['films', 'shims', 'washers', 'rods', 'cutters', 'bushes', 'balls'] as const;
 export type SizeKind = (typeof sizeKinds)[number];
 
 /** What is paid for beside hours. */
@@ -298,3 +298,11 @@ export type MaterialUse = (typeof materialUses)[number];
 /** What a place that has to be kept quiet or tight is given. */
 export const corkKinds = ['cork', 'felt', 'bumper', 'tenon'] as const;
 export type CorkKind = (typeof corkKinds)[number];
+
+/** How deep a dent is by eye. */
+export const dentDepths = ['slight', 'plain', 'deep'] as const;
+/** How its edge runs. */
+export const dentEdges = ['soft', 'creased'] as const;
+/** What lies over metal. */
+export const finishes = ['bare', 'tarnished', 'lacquer-sound', 'lacquer-brittle', 'plate', 'engraving'] as const;
+export type Finish = (typeof finishes)[number];

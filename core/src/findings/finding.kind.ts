@@ -1,4 +1,5 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
+import { dentSchema, type Dent } from '../instruments/dent.schema';
 import { spotSchema } from '../instruments/spot.schema';
 import type { PartPlace } from '../instruments';
 import type { JobKind } from '../job';
@@ -24,6 +25,7 @@ const body = {
     spring: { enum: springFaults, description: 'of a spring: too weak, too strong, or to be renewed' },
     note: freeText(2000),
     place: spotSchema,
+    dent: dentSchema,
     reason: freeText(1000),
     suggestion: { ...freeText(120), description: 'the suggestion this answers' },
     evidence: { type: 'array', items: uuidSchema, maxItems: 400 },
@@ -40,6 +42,8 @@ export interface FindingState {
   spring: SpringFault | null;
   /** the spot on the tube, where one was given */
   place: PartPlace | null;
+  /** of a dent: how large it is, and what lies over it */
+  dent: Dent | null;
   severity: 1 | 2 | 3;
   status: FindingStatus;
   note: string;
@@ -61,6 +65,7 @@ export const finding: JobKind<'finding', FromSchema<typeof body>> = {
       part: said.part,
       spring: said.spring ?? before?.spring ?? null,
       place: said.place ?? before?.place ?? null,
+      dent: said.dent ?? before?.dent ?? null,
       severity: said.severity as 1 | 2 | 3,
       status: said.status,
       note: said.note ?? before?.note ?? '',

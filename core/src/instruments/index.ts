@@ -1,4 +1,5 @@
 export * from './instrumentType.schema';
+export type { Dent } from './dent.schema';
 export * from './instrumentTypes';
 export * from './checkInstrumentType';
 export * from './applyOptions';

@@ -1,13 +1,6 @@
+import { dentLines, dentReach } from '../dents';
 import { explainedFindings, findingTitle, isOpenStatus, type FindingState } from '../findings';
-import {
-  fittingsOver,
-  isNearSeal,
-  overRelations,
-  partNames,
-  rodsOf,
-  usualDentWidth,
-  type InstrumentType,
-} from '../instruments';
+import { fittingsOver, isNearSeal, overRelations, partNames, rodsOf, type InstrumentType } from '../instruments';
 import { rememberedOf, type JobState } from '../job';
 import { takenBy } from '../materials';
 import type { OperationState } from './operationState';
@@ -25,7 +18,7 @@ import { landingWords } from '../survey';
 import { isLargeHole, settingsOf, tolerance, toleranceWords, type LimitSource, type Tolerance } from '../practice';
 import type { RuleChange } from '../regulation';
 import type { Sizes } from '../stock';
-import type { KeptUnit } from '../units';
+import { printPhrase, type KeptUnit } from '../units';
 import type {
   Family,
   FindingKind,
@@ -223,9 +216,10 @@ function cureOf(state: JobState, { history }: FindingState): string | null {
 }
 
 /** Does a dent touch a seal? One at a hole, a post or a joint does; elsewhere its place on the tube says. */
-function dentNearSeal(type: InstrumentType, { part, place, severity }: FindingState): boolean {
+function dentNearSeal(type: InstrumentType, finding: FindingState): boolean {
+  const { part, place } = finding;
   if ([type.holes, type.posts, type.joints].flat().some(({ id }) => id === part)) return true;
-  return place !== null && isNearSeal(type, { ...place, width: usualDentWidth(severity) });
+  return place !== null && isNearSeal(type, { ...place, width: dentReach(finding) });
 }
 
 /** What the plan of a job is made from: its findings and practice, its instrument, what is done and changed by hand. */
@@ -241,7 +235,7 @@ export function planInputOf(state: JobState, type: InstrumentType, custom?: Cust
       .filter((finding) => planned(state, finding))
       .map((finding) => {
         const curedBy = finding.status === 'cured' ? cureOf(state, finding) : null;
-        const { finding: id, kind, part, severity, spring, place } = finding;
+        const { finding: id, kind, part, severity, spring, place, dent } = finding;
         return {
           id,
           kind,
@@ -249,6 +243,7 @@ export function planInputOf(state: JobState, type: InstrumentType, custom?: Cust
           severity,
           ...(spring && { spring }),
           ...(place && { place }),
+          ...(dent && { width: dentReach(finding) }),
           ...(kind === 'dent' && { nearSeal: dentNearSeal(type, finding) }),
           ...(curedBy !== null && { curedBy }),
         };
@@ -436,6 +431,12 @@ function postLines({ part }: PlannedOperation, type: InstrumentType, names: Read
     : [`It carries ${rods.join(' and ')}: steady it against its neighbour, and work only the side that bears.`];
 }
 
+/** The dents a step is about, in one list; none where it is about no dent. */
+function dentsOf({ kind, cures }: PlannedOperation, state: JobState): FindingState[][] {
+  if (kind !== 'raise-dent') return [];
+  return [cures.flatMap((id) => state.findings.get(id) ?? [])];
+}
+
 type Adjuster = InstrumentType['links'][number]['adjuster'];
 
 /** What is done to each kind of adjuster, by whether its follower comes early or late. */
@@ -576,6 +577,9 @@ export function jobPlan(
         ...keyLines(operation, type, names),
         ...postLines(operation, type, names),
         ...linkLines(operation, state, type),
+        ...dentsOf(operation, state).flatMap((dents) =>
+          dentLines(dents, type, basis.sizes?.balls ?? []).map((line) => printPhrase(line, state.unit)),
+        ),
       ],
       spoils: [...operation.disturbs, ...(operation.also ?? [])],
       puts: kind.puts ?? [],

@@ -50,6 +50,12 @@ const core = {
         spring: { enum: springFaults, description: 'of a spring: what is wrong with it' },
         nearSeal: { type: 'boolean', description: 'of a dent: within its own width of a rim, a post or a joint' },
         place: { ...spotSchema, description: 'the spot on the tube, where one is known' },
+        width: {
+          type: 'number',
+          exclusiveMinimum: 0,
+          maximum: 500,
+          description: 'of a dent: how wide it is, where it was written down, mm',
+        },
         curedBy: { ...id, description: 'the operation that has cured it already' },
       },
       required: ['id', 'kind', 'part', 'severity'],

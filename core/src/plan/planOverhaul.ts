@@ -334,8 +334,8 @@ export function planOverhaul(input: PlanInput, type: InstrumentType | null = nul
   }
   const findings = [...input.findings].sort((a, b) => (a.id < b.id ? -1 : Number(a.id > b.id)));
   for (const finding of findings) {
-    const { id, part, severity, curedBy, place } = finding;
-    const spots = place ? [{ ...place, width: usualDentWidth(severity) }] : [];
+    const { id, part, severity, curedBy, place, width = usualDentWidth(severity) } = finding;
+    const spots = place ? [{ ...place, width }] : [];
     const rule = ruleFor(finding, planner, custom?.cures ?? []);
     const steps = rule?.operations?.filter((name) => table.has(name)) ?? [];
     // What has cured it stays its cure, whatever the practice would choose today; where it is one step of several, the

@@ -3,7 +3,7 @@ import type { LogState } from '../logbook';
 import { gaugeTakes, shelfGauges, usualGauge, type ShelfGauge } from '../metrology';
 import { usualSpringMaterials, type SpringMaterial } from '../springSet';
 import { usualSizes, type Sizes } from '../stock';
-import type { Measure } from '../vocabulary';
+import type { Measure, SizeKind } from '../vocabulary';
 import type { GaugeCheck } from './gaugeCheck.kind';
 import type { ShopHours } from './hours.kind';
 import type { PieceProgress } from './practicePiece.kind';
@@ -44,6 +44,8 @@ interface ShopContent {
   prices: readonly Price[];
   benchOrder: readonly BenchOrder[];
   sizes: Sizes;
+  /** the lists of sizes that are read from the drawers, and not said here */
+  stocked: readonly SizeKind[];
   springMaterials: readonly SpringMaterial[];
   /** how far who has come with practice pieces */
   practised: readonly PieceProgress[];
@@ -85,6 +87,7 @@ export const freshBook: ShopBook = {
   prices: [],
   benchOrder: [],
   sizes: usualSizes,
+  stocked: [],
   springMaterials: usualSpringMaterials,
   practised: [],
   rules: [],

@@ -12,7 +12,7 @@ const list = {
 const body = {
   type: 'object',
   description: 'the sizes there are in the shop, mm; each list that is given stands in place of the one before',
-  properties: { films: list, shims: list, washers: list, rods: list, cutters: list, bushes: list },
+  properties: { films: list, shims: list, washers: list, rods: list, cutters: list, bushes: list, balls: list },
   additionalProperties: false,
 } as const satisfies JSONSchema;
 

@@ -1,4 +1,5 @@
 export * from './sizes';
+export { sizesOfStock, stockedSizes } from './sizesOfStock';
 export { countWords, stockSizes, stockTable, type StockSize } from './kindTable';
 export { stockId, stockTitle, thingOf } from './stockTitle';
 export type { StockItemBody, Thing } from './item.schema';

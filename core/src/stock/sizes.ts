@@ -3,7 +3,7 @@ import { sizeKinds, type SizeKind } from '../vocabulary';
 /** The sizes of each kind that lie in the shop's drawers, mm, smallest first. */
 export type Sizes = Readonly<Record<SizeKind, readonly number[]>>;
 
-/** What a shop has until it has said its own: workshop defaults. Rods of other sizes nobody has by default. */
+/** What a shop has until it has said its own: workshop defaults. Rods of other sizes and dent balls nobody has by default. */
 export const usualSizes: Sizes = {
   films: [0.01, 0.02, 0.03, 0.05],
   shims: [0.03, 0.05, 0.08, 0.12],
@@ -11,6 +11,7 @@ export const usualSizes: Sizes = {
   rods: [],
   cutters: [4, 4.5, 5, 5.5, 6, 6.5, 7],
   bushes: [3.8, 4.3, 4.8, 5.3, 5.8, 6.3],
+  balls: [],
 };
 
 /** The film a pull is made with where nobody says which, mm. */
@@ -24,6 +25,7 @@ export const sizeWords: Record<SizeKind, string> = {
   rods: 'Rod stock, diameter',
   cutters: 'Bushing cutters, diameter',
   bushes: 'Bush stock, diameter',
+  balls: 'Dent balls, diameter',
 };
 
 /**

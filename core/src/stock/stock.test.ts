@@ -6,6 +6,7 @@ import {
   foldStockBook,
   freshStockBook,
   orderProposal,
+  sizesOfStock,
   stockEntryProblems,
   stockEntryWords,
   stockId,
@@ -13,6 +14,8 @@ import {
   stockOf,
   stockTable,
   stockTitle,
+  stockedSizes,
+  usualSizes,
   type NewStockEntry,
   type StockEntry,
   type StockEntryKind,
@@ -154,6 +157,22 @@ describe('what lies in the drawers', () => {
     expect(words('offcut', { id: 'c', kind: 'felt', thickness: 1, length: 10, width: 5 })).toBe(
       'Offcut: felt 1 mm, 10 mm × 5 mm',
     );
+  });
+});
+
+describe('the sizes advice is made of', () => {
+  test('are those of the drawers where something has its place there, and as the shop said where nothing has', () => {
+    const stock = foldStock([
+      entry(1, 'item', { ...pad({ id: 'a', kind: 'ball' }), thickness: undefined }),
+      entry(2, 'item', { ...pad({ id: 'b', kind: 'ball', diameter: 20 }), thickness: undefined }),
+      entry(3, 'move', { item: 'b', why: 'counted', count: 1 }),
+      entry(4, 'item', { ...pad({ id: 'c', kind: 'shim', thickness: 0.1 }), diameter: undefined, retired: true }),
+    ]);
+    expect(stockedSizes(stock)).toEqual(['balls']);
+    const sizes = sizesOfStock(usualSizes, stock);
+    // What has run out is not there.
+    expect(sizes.balls).toEqual([20]);
+    expect({ ...sizes, balls: [] }).toEqual(usualSizes);
   });
 });
 

@@ -1,0 +1,3 @@
+export { ballsFor, type BallChoice } from './balls';
+export { dentLines, dentOrder } from './dentLines';
+export { dentReach } from './dentReach';
