@@ -5,6 +5,8 @@ import {
   shopEntryProblems,
   shopMisfits,
   shopOf,
+  sizesOfStock,
+  stockedSizes,
   usualHours,
   type NewShopEntry,
   type ShopBook,
@@ -16,6 +18,7 @@ import type { Database } from './database';
 import { stampSql } from './guard';
 import { appendTo, stateOf, type AppendedTo, type KeptLog } from './keptLog';
 import { shopEntries } from './schema';
+import { stockState } from './stock';
 
 /** No row stands for the shop as one stands for a job; its writers queue up behind this number. */
 const shopLock = 7_001;
@@ -40,8 +43,12 @@ const shopLog: KeptLog<ShopBook, NewShopEntry, ShopEntry> = {
   },
 };
 
-/** The shop as the database has it now. */
-export const shopState = async (db: Database): Promise<ShopState> => shopOf(await stateOf(db, shopLog));
+/** The shop as the database has it now; sizes of what has its place in a drawer are those of the drawers. */
+export async function shopState(db: Database): Promise<ShopState> {
+  const shop = shopOf(await stateOf(db, shopLog));
+  const stock = await stockState(db);
+  return { ...shop, sizes: sizesOfStock(shop.sizes, stock), stocked: stockedSizes(stock) };
+}
 
 /**
  * Gives a shop that has written down no hours yet the time zone of its machine. Says whether it did.

@@ -99,7 +99,9 @@ function altoSaxophone(): DemoJob {
   job.finding('hole-unsoldered', 'd', 2, 'Bright spot in the tarnish round the low D seam');
   job.finding('joint-loose', 'neck-receiver', 2, 'Wobbles with the screw tight');
   job.finding('tarnish', 'instrument', 1, 'Even, brown; engraving sharp below');
-  const dent = job.finding('dent', 'low-c', 1, 'Small, below low C, away from the rim');
+  const dent = job.finding('dent', 'low-c', 1, 'Small, below low C, away from the rim', 'confirmed', {
+    dent: { length: 14, width: 9, looks: 'slight', edge: 'soft', ridge: false, finish: 'plate' },
+  });
   job.photo(dentedTube(520), { part: 'body', caption: 'light edge along the lower stack' }, [
     { shape: 'circle', x: 0.54, y: 0.44, toX: 0.64, toY: 0.44 },
     { shape: 'arrow', x: 0.8, y: 0.2, toX: 0.6, toY: 0.38 },

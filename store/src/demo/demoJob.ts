@@ -139,7 +139,7 @@ export class DemoJob {
     severity: 1 | 2 | 3,
     note: string,
     status: EntryBody<'finding'>['status'] = 'confirmed',
-    more: Pick<EntryBody<'finding'>, 'spring' | 'place'> = {},
+    more: Pick<EntryBody<'finding'>, 'spring' | 'place' | 'dent'> = {},
   ): string {
     const finding = this.chance.uuid();
     this.write('finding', { finding, kind, part, severity, status, note, ...more });

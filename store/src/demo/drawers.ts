@@ -89,8 +89,9 @@ export function drawers(): NewStockEntry[] {
       { diameter: inch * 25.4, length: 300, soldIn: 'in', material: 'drill rod', counted: 'piece' },
       some(1, 4),
     );
-  for (const diameter of [4.8, 5.3, 5.8]) put('bush', { diameter, hole: 1.5, length: 100, material: 'boxwood' }, 2);
-  for (const diameter of [5, 5.5, 6]) put('cutter', { diameter }, 1);
+  for (const diameter of [3.8, 4.3, 4.8, 5.3, 5.8, 6.3])
+    put('bush', { diameter, hole: 1.5, length: 100, material: 'boxwood' }, 2);
+  for (const diameter of [4, 4.5, 5, 5.5, 6, 6.5, 7]) put('cutter', { diameter }, 1);
   for (const diameter of [14, 16, 18, 20, 22, 24, 27, 30, 34, 38, 44, 52]) put('ball', { diameter, form: 'round' }, 1);
   put('ball', { diameter: 24, length: 40, form: 'barrel' }, 1);
   put('mandrel', { diameter: 20, length: 600 }, 1);
