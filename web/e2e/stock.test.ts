@@ -348,6 +348,35 @@ describe('springs and corks', () => {
   });
 });
 
+test('a dent is written down by its size, and its step names the balls of the drawers', async () => {
+  const ticket = 'DENT-1';
+  await openTicket(app.address, ticket);
+  await write(`${app.address}/api/v1/jobs/${ticket}/entries`, 'finding', {
+    finding: randomUUID(),
+    kind: 'dent',
+    part: 'body',
+    severity: 2,
+    status: 'confirmed',
+    place: { section: 'body', at: 300, clock: 180 },
+  });
+  await page.goto(`${app.address}/jobs/${ticket}/findings`);
+  await press(page, 'Its size: Dent, Body');
+  await fill(page, 'Along the tube, mm', '22');
+  await fill(page, 'Round it, mm', 'wide');
+  await press(page, 'Write the dent down');
+  await until(page, () =>
+    /^Round it: /.test(document.querySelector('form[aria-label="The dent"] [role=alert]')?.textContent ?? ''),
+  );
+  await fill(page, 'Round it, mm', '12');
+  await page.select('select[id$="-finish"]', 'lacquer-brittle');
+  await press(page, 'Write the dent down');
+  await seeText(page, '22.000 × 12.000 mm, plain, soft, under brittle lacquer');
+  await settled(page);
+  await page.goto(`${app.address}/jobs/${ticket}/plan?step=raise-dent%3Abody`);
+  await seeText(page, 'Begin with the ball of');
+  await seeText(page, 'The lacquer is brittle');
+});
+
 describe('every view of it', () => {
   test('at WCAG 2.2 AA in both lights', async () => {
     const views = [

@@ -172,7 +172,7 @@ export function JobProvider({
   const [shop, setShop] = useState(firstShop);
   useLive((live) => {
     // What the shop changes while a job is open counts in it at once: its gauges, sizes and rules.
-    if (live.event === 'shop') void shopNow().then((known) => known && setShop(known));
+    if (live.event === 'shop' || live.event === 'stock') void shopNow().then((known) => known && setShop(known));
     if (live.event === 'ready' || (live.event === 'entry' && live.data.ticket === ticket)) void fetchNew();
   });
 

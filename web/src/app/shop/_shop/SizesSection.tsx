@@ -1,6 +1,7 @@
 'use client';
 
 import { sizeKinds, sizeWords, type ShopState, type SizeKind } from '@holotonos/core';
+import Link from 'next/link';
 import { useState } from 'react';
 import type { WriteShop } from '@/shop/useShop';
 import { FormEnd } from '@/ui/FormEnd';
@@ -47,7 +48,10 @@ export function SizesSection({ shop, write }: { shop: ShopState; write: WriteSho
   const [open, setOpen] = useState<SizeKind | null>(null);
   return (
     <ShopSection title="Sizes in the drawers">
-      <p className="soft">What is advised at hinges, pads and stripped posts is made of these.</p>
+      <p className="soft">
+        What is advised at hinges, pads, dents and stripped posts is made of these. What has its place in a drawer is
+        counted there: <Link href="/stock">Stock</Link>.
+      </p>
       <ul className="list-plain mb-0">
         {sizeKinds.map((kind) =>
           open === kind ? (
@@ -55,8 +59,13 @@ export function SizesSection({ shop, write }: { shop: ShopState; write: WriteSho
               <SizesForm kind={kind} shop={shop} write={write} done={() => setOpen(null)} />
             </li>
           ) : (
-            <ShopRow key={kind} name={sizeWords[kind]} acts={[['Change', () => setOpen(kind)]]}>
+            <ShopRow
+              key={kind}
+              name={sizeWords[kind]}
+              acts={shop.stocked.includes(kind) ? [] : [['Change', () => setOpen(kind)]]}
+            >
               {sizeWords[kind]}: {shop.sizes[kind].length > 0 ? `${sizesText(shop.sizes[kind])} mm` : 'none'}
+              {shop.stocked.includes(kind) && <span className="soft"> (as they lie in the drawers)</span>}
             </ShopRow>
           ),
         )}

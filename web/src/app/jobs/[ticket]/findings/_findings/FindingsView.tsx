@@ -15,6 +15,7 @@ import { useId, useState, type FormEvent } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
+import { DentForm, DentWords } from './DentForm';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoTaker } from '@/photos/PhotoTaker';
 import { Bands } from '@/job/JobShell';
@@ -96,6 +97,7 @@ function FindingStory({ finding }: { finding: FindingState }) {
 
 function FindingRow({ finding }: { finding: FindingState }) {
   const { state, write, names, judgement } = useJob();
+  const [dentOpen, setDentOpen] = useState(false);
   const { kind, part, place, severity, status, note, reason } = finding;
   const photos = [...state.photos.values()].filter((photo) => photo.finding === finding.finding);
   const answer = (to: 'confirmed' | 'declined' | 'left') =>
@@ -113,12 +115,23 @@ function FindingRow({ finding }: { finding: FindingState }) {
             {place.clock}°
           </div>
         )}
+        {finding.dent && <DentWords dent={finding.dent} />}
         {reason && <div className="soft">Because: {reason}</div>}
+        {dentOpen && <DentForm finding={finding} done={() => setDentOpen(false)} />}
         <FindingStory finding={finding} />
         <PhotoRow photos={photos} />
       </div>
       <div className="d-flex flex-wrap gap-2 align-items-start">
         <PhotoTaker about={{ part, finding: finding.finding }} />
+        {kind === 'dent' && isOpenStatus(status) && !dentOpen && (
+          <Button
+            variant="quiet"
+            aria-label={`Its size: ${findingTitle(finding)}, ${names.get(part) ?? part}`}
+            onClick={() => setDentOpen(true)}
+          >
+            Its size
+          </Button>
+        )}
         {status === 'suspected' && (
           <Button variant="quiet" onClick={() => answer('confirmed')}>
             Confirm
