@@ -4,17 +4,17 @@ import { LRUCache } from 'lru-cache';
 import type { Database } from './database';
 import { lookAtStamp, onOtherDatabase, seeStamp } from './guard';
 
-interface AnyNew {
+export interface AnyNew {
   id: string;
   kind: string;
   body: unknown;
   author: string;
   benchTime: string;
 }
-type AnyKept = AnyNew & { seq: number; receivedAt: string };
+export type AnyKept = AnyNew & { seq: number; receivedAt: string };
 
 /** What a state knows of its own entries. */
-interface Folded<Kept> {
+export interface Folded<Kept> {
   seq: number;
   byId: ReadonlyMap<string, Kept>;
 }

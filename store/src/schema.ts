@@ -93,35 +93,27 @@ export const instrumentTypes = pgTable(
   (table) => [index().on(table.id)],
 );
 
-/** The shop's own logbook. Append-only; `seq` counts from 1 without gaps, given under a lock, as in `entries`. */
-export const shopEntries = pgTable(
-  'shop_entries',
-  {
-    seq: integer().primaryKey(),
-    id: uuid().notNull().unique(),
-    kind: text().notNull(),
-    body: jsonb().notNull(),
-    author: text().notNull(),
-    benchTime: timeOf().notNull(),
-    receivedAt: timeOf().notNull().defaultNow(),
-  },
-  (table) => [check('shop_entries_of_this_age', ofThisAge(table.benchTime))],
-);
+/** A logbook that belongs to no job. Append-only; `seq` counts from 1 without gaps, given under a lock, as in `entries`. */
+const ownLogTable = <const Name extends string>(name: Name) =>
+  pgTable(
+    name,
+    {
+      seq: integer().primaryKey(),
+      id: uuid().notNull().unique(),
+      kind: text().notNull(),
+      body: jsonb().notNull(),
+      author: text().notNull(),
+      benchTime: timeOf().notNull(),
+      receivedAt: timeOf().notNull().defaultNow(),
+    },
+    (table) => [check(`${name}_of_this_age`, ofThisAge(table.benchTime))],
+  );
 
-/** The logbook of the drawers. Append-only; `seq` counts from 1 without gaps, given under a lock, as in `entries`. */
-export const stockEntries = pgTable(
-  'stock_entries',
-  {
-    seq: integer().primaryKey(),
-    id: uuid().notNull().unique(),
-    kind: text().notNull(),
-    body: jsonb().notNull(),
-    author: text().notNull(),
-    benchTime: timeOf().notNull(),
-    receivedAt: timeOf().notNull().defaultNow(),
-  },
-  (table) => [check('stock_entries_of_this_age', ofThisAge(table.benchTime))],
-);
+/** The shop's own logbook. */
+export const shopEntries = ownLogTable('shop_entries');
+/** The logbook of the drawers. */
+export const stockEntries = ownLogTable('stock_entries');
+export type OwnLogTable = typeof shopEntries | typeof stockEntries;
 
 /**
  * What the lists show of each job. No ink: worked out of its logbook in the transaction of each entry, and anew whenever

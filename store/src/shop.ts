@@ -13,35 +13,20 @@ import {
   type ShopEntry,
   type ShopState,
 } from '@holotonos/core';
-import { asc, eq, gt, sql } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { Database } from './database';
-import { stampSql } from './guard';
-import { appendTo, stateOf, type AppendedTo, type KeptLog } from './keptLog';
+import { appendTo, stateOf, type AppendedTo } from './keptLog';
+import { ownLog } from './ownLog';
 import { shopEntries } from './schema';
 import { stockState } from './stock';
 
-/** No row stands for the shop as one stands for a job; its writers queue up behind this number. */
-const shopLock = 7_001;
-
-/** The logbook of the shop, as the one engine of `keptLog` wants it. */
-const shopLog: KeptLog<ShopBook, NewShopEntry, ShopEntry> = {
+const shopLog = ownLog<ShopBook, NewShopEntry, ShopEntry>({
   name: 'the shop',
+  table: shopEntries,
+  lock: 7_001,
   rules: { empty: freshBook, misfits: shopMisfits, fold: foldShopBook },
-  after: async (db, seq) => {
-    const rows = await db.select().from(shopEntries).where(gt(shopEntries.seq, seq)).orderBy(asc(shopEntries.seq));
-    return rows.map(readShopEntry);
-  },
-  lock: async (tx) => {
-    await tx.execute(sql`select pg_advisory_xact_lock(${shopLock})`);
-    const { rows } = await tx.execute<{ stamp: string }>(sql`select ${stampSql} as stamp`);
-    return rows[0]?.stamp ?? '';
-  },
-  insert: async (tx, seq, { id, kind, body, author, benchTime }) => {
-    const [row] = await tx.insert(shopEntries).values({ seq, id, kind, body, author, benchTime }).returning();
-    if (!row) throw new Error('insert returned no row');
-    return readShopEntry(row);
-  },
-};
+  read: readShopEntry,
+});
 
 /** The shop as the database has it now; sizes of what has its place in a drawer are those of the drawers. */
 export async function shopState(db: Database): Promise<ShopState> {

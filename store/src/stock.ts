@@ -14,34 +14,19 @@ import {
   type StockEntry,
   type StockState,
 } from '@holotonos/core';
-import { asc, gt, sql } from 'drizzle-orm';
 import type { Database } from './database';
-import { stampSql } from './guard';
-import { appendTo, lockedState, stateOf, type AppendedTo, type KeptLog } from './keptLog';
+import { appendTo, lockedState, stateOf, type AppendedTo } from './keptLog';
+import { ownLog } from './ownLog';
 import { stockEntries } from './schema';
 
-/** No row stands for the drawers; their writers queue up behind this number. Whoever holds a job may wait for it, never the other way round. */
-const stockLock = 7_002;
-
-/** The logbook of the drawers, as the one engine of `keptLog` wants it. */
-const stockLog: KeptLog<StockBook, NewStockEntry, StockEntry> = {
+/** Whoever holds a job may wait for the drawers, never the other way round. */
+const stockLog = ownLog<StockBook, NewStockEntry, StockEntry>({
   name: 'the drawers',
+  table: stockEntries,
+  lock: 7_002,
   rules: { empty: freshStockBook, misfits: stockMisfits, fold: foldStockBook },
-  after: async (db, seq) => {
-    const rows = await db.select().from(stockEntries).where(gt(stockEntries.seq, seq)).orderBy(asc(stockEntries.seq));
-    return rows.map(readStockEntry);
-  },
-  lock: async (tx) => {
-    await tx.execute(sql`select pg_advisory_xact_lock(${stockLock})`);
-    const { rows } = await tx.execute<{ stamp: string }>(sql`select ${stampSql} as stamp`);
-    return rows[0]?.stamp ?? '';
-  },
-  insert: async (tx, seq, { id, kind, body, author, benchTime }) => {
-    const [row] = await tx.insert(stockEntries).values({ seq, id, kind, body, author, benchTime }).returning();
-    if (!row) throw new Error('insert returned no row');
-    return readStockEntry(row);
-  },
-};
+  read: readStockEntry,
+});
 
 /** What lies in the drawers as the database has it now. */
 export const stockState = async (db: Database): Promise<StockState> => stockOf(await stateOf(db, stockLog));

@@ -6,6 +6,7 @@ import type { Entry, EntryOf, JobState } from '../job';
 import { jobPlan, type PlanBasis } from '../plan';
 import { practices } from '../practice';
 import { heldWords, tickWords } from '../readings';
+import { given } from './given';
 import { adjustedWords, regulationOf, rulesSeen } from '../regulation';
 import { shopRules } from '../shop';
 import { usualSizes } from '../stock';
@@ -42,6 +43,8 @@ export interface JobRecord {
   looks: { group: string; place: string; says: Phrase; good: boolean; stale: boolean; by: string; at: string }[];
   /** adjusters that were set, each with all its turns taken together */
   adjusted: { link: string; says: Phrase }[];
+  /** pads, corks, springs and shims as they are in it now */
+  given: Phrase[];
   /** rules of regulation that somebody has looked at: those that hold, and the others with why they do not; null where none was */
   rules: { hold: string[]; yield: { words: string; off: Phrase; why: string }[] } | null;
   /** where light showed, first and last */
@@ -172,6 +175,7 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
         state.adjustments.filter((each) => each.link === link),
       ),
     })),
+    given: given(state, place),
     rules: rulesTold(state, type, basis),
     photos: photoPairs(state).map((pair) => ({ ...pair, title: pictured(pair) })),
     lights: lightHistory(state, type).map((row) => ({ ...row, place: place(row.part) })),

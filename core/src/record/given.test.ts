@@ -1,0 +1,34 @@
+import { expect, test } from '@jest/globals';
+import { sax, TestJob, told } from '../../tests/testJob';
+import { jobRecord } from '.';
+
+test('the record says what an instrument was given, as it is in it now and in the unit of the job', () => {
+  const job = new TestJob();
+  const said = (unit: 'mm' | 'in' = 'mm') => jobRecord(job.state, sax, job.now)?.given.map((line) => told(line, unit));
+  expect(said()).toEqual([]);
+  const thing = { kind: 'pad', diameter: 31, thickness: 4, material: 'leather' };
+  job.write('chosen', {
+    lines: ['e', 'f', 'd'].map((part) => ({ part, use: 'pad', item: 'pad-31', thing, count: 1 })),
+  });
+  // What only was chosen is not in it.
+  expect(said()).toEqual([]);
+  job.write('operation-done', {
+    operation: 'renew-pads:instrument',
+    title: 'x',
+    minutes: 1,
+    disturbs: [],
+    cures: [],
+    takes: ['pad:e', 'pad:f'],
+  });
+  const cork = { id: 'a', part: 'e', place: 'foot', kind: 'cork', tried: 1.4 };
+  job.write('cork-point', cork);
+  job.write('cork-point', { ...cork, id: 'b', place: 'touch', final: 1.25 });
+  job.write('shims', { part: 'e', shims: [{ clock: 90, thickness: 0.05 }] });
+  job.write('shims', { part: 'f', shims: [] });
+  expect(said()).toEqual([
+    '2 × Pad 31 mm × 4 mm, leather',
+    expect.stringMatching(/^cork of 1\.250 mm: .*, touch$/),
+    expect.stringMatching(/^shims under .*: 90° 0\.050 mm$/),
+  ]);
+  expect(said('in')?.join(' ')).not.toMatch(/\d mm/);
+});
