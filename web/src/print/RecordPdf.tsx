@@ -139,6 +139,11 @@ export function RecordPdf({
           <Lines lines={record.adjusted.map(({ says }) => printPhrase(says, unit))} empty="" />
         </Part>
       )}
+      {record.given.length > 0 && (
+        <Part title="What it was given">
+          <Lines lines={record.given.map((said) => printPhrase(said, unit))} empty="" />
+        </Part>
+      )}
       {record.rules && (
         <Part title="How the keys close together">
           <Lines lines={ruleLines(record.rules, unit)} empty="" />

@@ -212,6 +212,16 @@ export function RecordView() {
                 </ul>
               </Section>
             )}
+            {record.given.length > 0 && (
+              <Section title="What it was given">
+                <ul className="looks">
+                  {record.given.map((said) => {
+                    const line = printPhrase(said, unit);
+                    return <li key={line}>{line}</li>;
+                  })}
+                </ul>
+              </Section>
+            )}
             {record.rules && (
               <Section title="How the keys close together">
                 <ul className="looks">

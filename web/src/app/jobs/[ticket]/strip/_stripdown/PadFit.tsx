@@ -1,6 +1,7 @@
 'use client';
 
 import { padHolds, parseLength, pointKey, printLength, gaugeOfReading, shelfGauges } from '@holotonos/core';
+import Link from 'next/link';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
@@ -9,7 +10,7 @@ const caliper = shelfGauges.find(({ id }) => id === 'caliper') ?? shelfGauges[0]
 
 /** Before a pad is pulled: how it stands above the cup, what holds it, and where its scratch is. */
 export function PadFit({ hole }: { hole: string }) {
-  const { type, state, names, write } = useJob();
+  const { ticket, type, state, names, write } = useJob();
   const id = useId();
   const seen = state.observations.get(`fit:${hole}`);
   const point = { group: 'pad', part: hole, measure: 'stand', clock: 0 } as const;
@@ -28,8 +29,18 @@ export function PadFit({ hole }: { hole: string }) {
       const gauge = gaugeOfReading(caliper);
       if (!write('reading', { point, value: parsed.mm, typed: text.trim(), gauge })) return;
     }
-    if (write('observation', { part: hole, about: 'fit', hold, ...(clock !== undefined && { mark: clock }) }))
-      setText('');
+    // What the walk before the pads come out has said of it stands.
+    const { setterMark, condition, reuse } = seen ?? {};
+    const said = {
+      part: hole,
+      about: 'fit' as const,
+      hold,
+      ...(clock !== undefined && { mark: clock }),
+      ...(setterMark !== undefined && { setterMark }),
+      ...(condition && { condition }),
+      ...(reuse !== undefined && { reuse }),
+    };
+    if (write('observation', said)) setText('');
     setProblem(null);
   };
   return (
@@ -45,7 +56,8 @@ export function PadFit({ hole }: { hole: string }) {
         {before
           ? `It stood ${printLength(before.value, state.unit)} above the cup edge.`
           : 'The new pad should stand as this one does: measure it above the cup edge now.'}{' '}
-        Mark its orientation with a scratch, not with a pen.
+        Mark its orientation with a scratch, not with a pen.{' '}
+        <Link href={`/jobs/${ticket}/pads?show=before&part=${hole}`}>All of it in one line</Link>
       </p>
       <div className="row">
         <div className="col-4 mb-2">
