@@ -251,6 +251,24 @@ describe('a set of pads, by keyboard', () => {
     expect(await countOf(item)).toBe(before);
   });
 
+  test('a cup nothing goes into says what it wants; given a place it is chosen and ordered', async () => {
+    const other = 'PAD-3';
+    await openTicket(app.address, other, { instrumentType: 'bass-clarinet', family: 'clarinet' });
+    await page.goto(`${app.address}/jobs/${other}/pads?show=set`);
+    await seeText(page, 'None goes in.');
+    await press(page, 'A place in the drawers for Pad 6.5 mm × 2.7 mm, wanted by Upper register');
+    const pick = 'select[aria-label="Pad of Upper register"]';
+    await page.waitForSelector(pick);
+    expect(await page.$eval(pick, (select) => (select as HTMLSelectElement).selectedOptions[0]?.textContent)).toBe(
+      'Pad 6.5 mm × 2.7 mm (none there)',
+    );
+    await page.click('.pad-head button[type=submit]');
+    await seeText(page, 'The set is taken');
+    await settled(page);
+    const order = await (await fetch(`${app.address}/api/v1/stock/order.csv`)).text();
+    expect(order).toContain('pad-6-5-2-7,pad,Pad 6.5 mm × 2.7 mm,2,piece');
+  });
+
   test('a dry pad: read, shimmed as the figures ask, and to be looked at again', async () => {
     await page.goto(`${at()}/pads?show=shims&part=a`);
     await seeText(page, 'Nobody has read it all round.');

@@ -13,6 +13,7 @@ import {
   setLines,
   usualPadSet,
   usualStand,
+  wantedPad,
   type PadAnswer,
 } from '.';
 
@@ -182,6 +183,34 @@ describe('a set of pads', () => {
       ['a', 2, 1, 1],
       ['b', 1, 0, 0],
     ]);
+  });
+});
+
+describe('a pad that lies in no drawer', () => {
+  const job = new TestJob();
+  const [e] = padPlaces(job.state, sax, usualPadSet).filter(({ hole }) => hole === 'e');
+  if (!e) throw new Error('no pad');
+  const wanted = (
+    cup: { diameter: number; depth: number },
+    more: object = {},
+    clearance: [number, number] = [0, 0.3],
+  ) => wantedPad({ ...e, cup, ...more }, { ...usualPadSet, clearance }, { items: [punch(6)] });
+  test('is asked for as it is sold: the widest that leaves the room, as thick as lands level', () => {
+    expect(wanted({ diameter: 31.2, depth: 3 })).toEqual({ kind: 'pad', diameter: 31, thickness: 3.8 });
+    expect(wanted({ diameter: 31, depth: 3 })).toMatchObject({ diameter: 31 });
+    expect(wanted({ diameter: 31.45, depth: 3.04 })).toMatchObject({ diameter: 31.3, thickness: 3.8 });
+    expect(wanted({ diameter: 31.2, depth: 3 }, {}, [0.3, 0.6])).toMatchObject({ diameter: 30.75 });
+    expect(wanted({ diameter: 17.2, depth: 3 }, { open: true })).toMatchObject({ diameter: 17, hole: 6 });
+    expect(wanted({ diameter: 5, depth: 1 }, { open: true })).not.toHaveProperty('hole');
+  });
+  test('goes into the cup it was asked for', () => {
+    for (const place of padPlaces(job.state, sax, usualPadSet)) {
+      const { diameter = 0, thickness = 0 } = wantedPad(place, usualPadSet, { items: [] });
+      const items = [pad('new', diameter, thickness, { count: 0 })];
+      const row = choosePads(job.state, sax, { items }, usualPadSet).find(({ hole }) => hole === place.hole);
+      expect([place.hole, row?.answers.length]).toEqual([place.hole, 1]);
+      expect(Math.abs(row?.answers[0]?.fit.error ?? 1)).toBeLessThanOrEqual(0.05 + 1e-9);
+    }
   });
 });
 

@@ -5,7 +5,7 @@ import { chosenKey, type Chosen, type ChosenLine } from '../materials';
 import { Unsolvable } from '../metrology';
 import { solvePadChoice, type PadChoiceOutput } from '../pads';
 import { padGapLimit } from '../practice';
-import { thingOf, type StockItem, type StockState } from '../stock';
+import { thingOf, type StockItem, type StockState, type Thing } from '../stock';
 import { length, phrase, type Phrase } from '../units';
 import { padPlaces, type PadPlace, type PadSetSettings } from './padPlaces';
 
@@ -150,6 +150,35 @@ function orNone<T>(ask: () => T): T | null {
     if (error instanceof Unsolvable) return null;
     throw error;
   }
+}
+
+/** Pads are sold by these steps, mm: a workshop default. */
+const soldBy = { diameter: 0.5, thickness: 0.1 } as const;
+
+/**
+ * The pad a cup wants where none of the drawers goes in: the widest that is sold and leaves the room asked for, as thick as
+ * lands level; in an open cup pierced as the others are.
+ */
+export function wantedPad(
+  { cup, stand, bed, open }: PadPlace,
+  { clearance: [least, most], pierce }: PadSetSettings,
+  { items }: Pick<StockState, 'items'>,
+): Thing {
+  const widest = Math.floor((cup.diameter - least) / soldBy.diameter + 1e-9) * soldBy.diameter;
+  // Where no size that is sold leaves the room, the middle of it is asked for.
+  const fits = cup.diameter - widest <= most + 1e-9;
+  const diameter = fits ? widest : Math.round((cup.diameter - (least + most) / 2) * 100) / 100;
+  const thickness = Math.max(
+    soldBy.thickness,
+    Math.round((stand + cup.depth - bed) / soldBy.thickness) * soldBy.thickness,
+  );
+  const hole = open ? (pierce ?? pierceSizes({ items })[0]) : undefined;
+  return {
+    kind: 'pad',
+    diameter: Math.round(diameter * 100) / 100,
+    thickness: Math.round(thickness * 100) / 100,
+    ...(hole !== undefined && hole < diameter && { hole }),
+  };
 }
 
 /** What the pad of an answer would do as it is, in words. */

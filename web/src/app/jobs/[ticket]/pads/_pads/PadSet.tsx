@@ -2,6 +2,9 @@
 
 import {
   chooseResonators,
+  idsOf,
+  stockId,
+  wantedPad,
   choosePads,
   openingWords,
   padLine,
@@ -25,6 +28,7 @@ import {
 import { useId, useMemo, useState } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
+import type { WriteStock } from '@/shop/useStock';
 import { Button, Form } from '@/ui/bootstrap';
 
 const keys = [
@@ -146,8 +150,48 @@ function pickedOf(row: PadRow, picked: ReadonlyMap<string, string>): PadAnswer |
   return row.reuse ? null : row.suggested;
 }
 
+/** A cup nothing of the drawers goes into: what it wants, and a place for that, so that it can be chosen and ordered. */
+function NoPad({
+  row,
+  settings,
+  stock,
+  writeStock,
+}: {
+  row: PadRow;
+  settings: PadSetSettings;
+  stock: StockState;
+  writeStock: WriteStock;
+}) {
+  const { state, names } = useJob();
+  const [problem, setProblem] = useState<string | null>(null);
+  const wanted = wantedPad(row, settings, stock);
+  const title = printPhrase(stockTitle(wanted), state.unit);
+  const put = async () => {
+    const id = stockId(wanted, idsOf(stock.items));
+    setProblem(await writeStock('item', { id, ...wanted, soldIn: state.unit, counted: 'piece' }));
+  };
+  return (
+    <span title={row.problem ? printPhrase(row.problem, state.unit) : undefined}>
+      <span className="text-danger">None goes in.</span> {title}{' '}
+      <Button
+        variant="quiet"
+        aria-label={`A place in the drawers for ${title}, wanted by ${names.get(row.hole) ?? row.hole}`}
+        onClick={() => void put()}
+      >
+        To be ordered
+      </Button>
+      {problem !== null && (
+        <span role="alert" className="text-danger">
+          {' '}
+          {problem}
+        </span>
+      )}
+    </span>
+  );
+}
+
 /** A set of pads for every cup at once, out of the drawers: one table, changed by keyboard, with what each pad would do. */
-export function PadSet({ stock }: { stock: StockState }) {
+export function PadSet({ stock, writeStock }: { stock: StockState; writeStock: WriteStock }) {
   const { state, type, names, write } = useJob();
   const id = useId();
   usePageKeys(keys);
@@ -288,7 +332,7 @@ export function PadSet({ stock }: { stock: StockState }) {
                         <span className="soft">is in</span>
                       </span>
                     ) : row.problem ? (
-                      <span className="text-danger">{printPhrase(row.problem, unit)}</span>
+                      <NoPad row={row} settings={settings} stock={stock} writeStock={writeStock} />
                     ) : (
                       <Form.Select
                         id={`${id}-${row.hole}`}

@@ -16,7 +16,7 @@ const parts: readonly PadsPart[] = ['before', 'set', 'shims'];
 /** The pads of a job as a set: before they are pulled, chosen out of the drawers, and brought level where they lie dry. */
 export function PadsView({ first }: { first: StockNow }) {
   const { ticket, type, state } = useJob();
-  const { stock } = useStock(first);
+  const { stock, write: writeStock } = useStock(first);
   const router = useRouter();
   const query = useSearchParams();
   const dry = type.pads.some(({ hold }) => hold !== 'adhesive');
@@ -31,7 +31,7 @@ export function PadsView({ first }: { first: StockNow }) {
         <div className="pads-page">
           <PadsNav usual={usual} />
           {part === 'before' && <BeforePulling here={query.get('part')} onGo={(hole) => go('before', hole)} />}
-          {part === 'set' && <PadSet stock={stock} />}
+          {part === 'set' && <PadSet stock={stock} writeStock={writeStock} />}
           {part === 'shims' && <ShimsUnderPads here={query.get('part')} onGo={(hole) => go('shims', hole)} />}
         </div>
       }
