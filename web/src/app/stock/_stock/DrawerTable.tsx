@@ -1,14 +1,17 @@
 'use client';
 
 import { countWords, moneyText, stockTable, type StockItem } from '@holotonos/core';
-import { Fragment, useEffect, useId, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { Fragment, useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import type { WriteStock } from '@/shop/useStock';
 import { readMove, type StockLine } from './stockLines';
 
+/** More rows than this nobody reads: the search brings up the others. */
+const mostRows = 400;
+
 /** The drawers one under the other; one field counts, takes and puts back at the one in hand. */
 export function DrawerTable({
-  lines,
+  lines: all,
   currency,
   write,
   field,
@@ -22,6 +25,7 @@ export function DrawerTable({
   onChange: (item: StockItem) => void;
 }) {
   const id = useId();
+  const lines = useMemo(() => all.slice(0, mostRows), [all]);
   const [picked, setPicked] = useState<string | null>(null);
   const [typed, setTyped] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
@@ -179,6 +183,9 @@ export function DrawerTable({
             ))}
           </tbody>
         </table>
+        {all.length > mostRows && (
+          <p className="p-3 mb-0 soft">And {all.length - mostRows} more: find them by their size or their name.</p>
+        )}
         {lines.length === 0 && (
           <p className="p-3 mb-0">
             Nothing in the drawers answers that. “Something new” gives it a place, a CSV file many.

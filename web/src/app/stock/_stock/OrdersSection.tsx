@@ -18,6 +18,9 @@ import { FormEnd } from '@/ui/FormEnd';
 import type { WriteStock } from '@/shop/useStock';
 import { toOrder } from './stockLines';
 
+/** Lines one order holds; what is left over stands there for the next. */
+const mostLines = 400;
+
 /** How many of each line, as typed over what is there; null where one is no count. */
 function typedCounts(lines: readonly ItemCount[], typed: Readonly<Record<string, string>>): ItemCount[] | null {
   const counts = lines.map(({ item, count }) => {
@@ -38,7 +41,7 @@ function Proposal({
   currency: string;
   write: WriteStock;
 }) {
-  const lines = useMemo(() => toOrder(stock, needs), [stock, needs]);
+  const lines = useMemo(() => toOrder(stock, needs).slice(0, mostLines), [stock, needs]);
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [problem, setProblem] = useState<string | null>(null);
   if (lines.length === 0)
