@@ -144,7 +144,20 @@ test('a rule is wanted otherwise: in this job, in the shop, and as it was; the r
   await seeText(page, 'Changed here: His fingers are strong');
   await settled(page);
   expect((await ofKind(ticket, 'rule')).at(-1)).toMatchObject({ rule: 'a-with-b-flat', range: [0, 0.1] });
-  await enter(page, `As it was: ${words}`);
+  // Words that were changed once stand when something else of the rule is changed.
+  const own = 'A closes B♭ as it lands.';
+  await open(words);
+  await fill(page, 'In words', own);
+  await enter(page, 'Keep it so');
+  await seeText(page, own);
+  await settled(page);
+  await open(own);
+  await fill(page, 'to, mm', '0.12');
+  await enter(page, 'Keep it so');
+  await until(page, () => document.querySelector('.rule-form') === null);
+  await settled(page);
+  expect((await ofKind(ticket, 'rule')).at(-1)).toMatchObject({ words: own, range: [0, 0.12] });
+  await enter(page, `As it was: ${own}`);
   await until(page, () => !document.body.innerText.includes('His fingers are strong'));
   await open(words);
   await fill(page, 'Why', 'We like it so');

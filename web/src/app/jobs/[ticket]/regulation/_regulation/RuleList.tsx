@@ -46,7 +46,8 @@ function RuleForm({ desk, worked, done }: { desk: RegulationDesk; worked: Worked
       rule: rule.id,
       rank: Number(rank),
       ...(read && { range: [from, to] }),
-      ...(text.trim() !== words && { words: text.trim() }),
+      // What was worded otherwise before is said again: the newest change counts alone.
+      ...((text.trim() !== words || worked.change?.words !== undefined) && { words: text.trim() }),
       reason,
     });
   };
