@@ -330,6 +330,19 @@ describe('springs and corks', () => {
     // What was felt before it was bent no longer counts.
     await until(page, () => /stale/.test(document.querySelector('tr.here')?.textContent ?? ''));
   });
+  test('what springs are made of is said in the shop, and the spring is reckoned by it', async () => {
+    await page.goto(`${app.address}/shop`);
+    await press(page, 'Change: bronze');
+    await fill(page, 'Stiffness, GPa', 'soft');
+    await press(page, 'Keep the material');
+    await seeText(page, 'Stiffness: type a figure in GPa');
+    await fill(page, 'Stiffness, GPa', '118');
+    await press(page, 'Keep the material');
+    await seeText(page, 'bronze: 118 GPa, 650 MPa');
+    await page.goto(`${app.address}/jobs/LL-203/pads/springs?part=g-sharp-key`);
+    // With the stiffness it came with it would be 0.15 N: 3EIδ/L³ at the catch, and the lever to the touch.
+    await seeText(page, 'By its measures 0.16 N at the touch: too light.');
+  });
   test('a cork: written down, cut from an offcut, and right at assembly', async () => {
     await page.goto(`${at()}/corks`);
     await seeText(page, 'No place is written down yet.');

@@ -7,6 +7,7 @@ import { GaugesSection } from './GaugesSection';
 import { ProfilesSection } from './ProfilesSection';
 import { RegulationRulesSection } from './RegulationRulesSection';
 import { SizesSection } from './SizesSection';
+import { SpringMaterialsSection } from './SpringMaterialsSection';
 
 /** More than this helps nobody; striking brings up the next. */
 const mostUnread = 8;
@@ -35,6 +36,7 @@ export function ShopView({ first, now }: { first: ShopState; now: string }) {
       )}
       <GaugesSection shop={shop} write={write} now={now} />
       <SizesSection shop={shop} write={write} />
+      <SpringMaterialsSection shop={shop} write={write} />
       <RegulationRulesSection shop={shop} write={write} />
       <ProfilesSection shop={shop} write={write} />
     </>

@@ -1,0 +1,83 @@
+'use client';
+
+import { inUse, type ShopState, type SpringMaterial } from '@holotonos/core';
+import { useState } from 'react';
+import type { WriteShop } from '@/shop/useShop';
+import { ShopRow, ShopSection, TextField } from '@/ui/fields';
+import { FormEnd } from '@/ui/FormEnd';
+import { readMaterial } from './readMaterial';
+
+function MaterialForm({
+  material,
+  shop,
+  write,
+  done,
+}: {
+  material: SpringMaterial | null;
+  shop: ShopState;
+  write: WriteShop;
+  done: () => void;
+}) {
+  const [name, setName] = useState(material?.name ?? '');
+  const [modulus, setModulus] = useState(material ? String(material.modulus) : '');
+  const [strength, setStrength] = useState(material ? String(material.yield) : '');
+  const [problem, setProblem] = useState<string | null>(null);
+  const submit = async () => {
+    const read = readMaterial({ name, modulus, yield: strength }, shop.springMaterials, material);
+    const wrong = read.ok ? await write('spring-material', read.body) : read.problem;
+    setProblem(wrong);
+    if (wrong === null) done();
+  };
+  return (
+    <form
+      className="mt-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void submit();
+      }}
+    >
+      <div className="shop-form">
+        <TextField label="Material of springs" value={name} set={setName} />
+        <TextField label="Stiffness, GPa" inputMode="decimal" value={modulus} set={setModulus} />
+        <TextField label="Strength before it stays bent, MPa" inputMode="decimal" value={strength} set={setStrength} />
+      </div>
+      <FormEnd action="Keep the material" disabled={false} onBack={done} problem={problem} />
+    </form>
+  );
+}
+
+/** What the springs of the shop are made of: how a spring is reckoned with, and which wire of the drawers is of its kind. */
+export function SpringMaterialsSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
+  const [open, setOpen] = useState<SpringMaterial | 'new' | null>(null);
+  const materials = inUse(shop.springMaterials);
+  return (
+    <ShopSection title="What springs are made of" add="Another material" onAdd={() => setOpen('new')}>
+      <p className="soft">
+        Wire in the drawers is of a material by its name. Figures are workshop defaults until you say yours.
+      </p>
+      <ul className="list-plain mb-0">
+        {materials.map((material) => (
+          <ShopRow
+            key={material.id}
+            name={material.name}
+            acts={[
+              ['Change', () => setOpen(material)],
+              ['Put away', () => void write('spring-material', { ...material, retired: true })],
+            ]}
+          >
+            {material.name}: {material.modulus} GPa, {material.yield} MPa
+          </ShopRow>
+        ))}
+      </ul>
+      {open !== null && (
+        <MaterialForm
+          key={open === 'new' ? 'new' : open.id}
+          material={open === 'new' ? null : open}
+          shop={shop}
+          write={write}
+          done={() => setOpen(null)}
+        />
+      )}
+    </ShopSection>
+  );
+}
