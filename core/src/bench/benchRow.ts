@@ -14,7 +14,8 @@ import {
   type Step,
   type TimesSeen,
 } from '../plan';
-import { needsOf, type ItemCount } from '../materials';
+import { needsOf } from '../materials';
+import type { ItemCount } from '../stock';
 import type { TimeRange } from '../schedule';
 import type { Family } from '../vocabulary';
 import { benchSummary, type BenchSummary } from './benchSummary';

@@ -5,7 +5,7 @@ const play = 0.4;
 /** Two smaller ones are enough to go on with. */
 const smaller = 2;
 
-/** The narrowest bore between a place and an end of its section, and that end. */
+/** The narrowest bore from a place to an end of its section, both of them counted in. */
 function narrowest(section: InstrumentType['sections'][number], at: number, end: number): number {
   const [from, to] = [Math.min(at, end), Math.max(at, end)];
   const between = section.bore.filter((point) => point.at >= from && point.at <= to).map(({ diameter }) => diameter);
@@ -33,7 +33,7 @@ export function ballsFor(type: InstrumentType, place: PartPlace, sizes: readonly
   const bore = boreAt(section, place.at);
   // In by whichever end leaves more room.
   const way = Math.max(narrowest(section, place.at, 0), narrowest(section, place.at, section.length));
-  const most = Math.min(bore, way) - play;
+  const most = way - play;
   const passing = [...sizes].filter((size) => size <= most).sort((a, b) => b - a);
   return { bore, balls: passing.slice(0, 1 + smaller) };
 }

@@ -1,6 +1,6 @@
 import type { FindingState } from '../findings';
 import { partsNear, type InstrumentType } from '../instruments';
-import { joined, phrase, size, type Phrase } from '../units';
+import { along, joined, phrase, size, type Phrase } from '../units';
 import { ballsFor } from './balls';
 import { dentReach } from './dentReach';
 
@@ -16,7 +16,7 @@ export const dentOrder = (dents: readonly FindingState[]): FindingState[] =>
   [...dents].sort((a, b) => rank(a) - rank(b));
 
 function wordsOf({ dent, place }: FindingState, type: InstrumentType): Phrase {
-  const where = place ? phrase`${place.clock}° at ${{ value: place.at, unit: 'mm', told: 'along' }}` : [];
+  const where = place ? phrase`${place.clock}° at ${along(place.at)}` : [];
   const section = place && type.sections.find(({ id }) => id === place.section)?.name;
   const extent = dent ? phrase`${size(dent.length)} × ${size(dent.width)}` : [];
   return joined([extent, where, section ? [section] : []], ', ');

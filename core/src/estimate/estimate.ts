@@ -59,6 +59,7 @@ const ownerWords: Record<Stage, string> = {
 interface Work {
   id: string;
   kind: string;
+  part: string;
   stage: Stage;
   minutes: Range;
 }
@@ -99,10 +100,9 @@ function chosenLines(
   const asked = [...chosen.values()].filter(
     ({ use, part, price }) =>
       price !== undefined &&
-      work.some(({ kind, id }) => {
-        const of = id.slice(id.indexOf(':') + 1);
-        return kinds.get(kind)?.puts?.includes(use) && (of === wholeInstrument || of === part);
-      }),
+      work.some(
+        ({ kind, part: of }) => kinds.get(kind)?.puts?.includes(use) && (of === wholeInstrument || of === part),
+      ),
   );
   return materialUses.flatMap((use) => {
     const own = asked.filter((line) => line.use === use);
@@ -233,9 +233,9 @@ export function estimateOptions(state: JobState, type: InstrumentType, shop: Sho
     const { operations, left } = planOverhaul(asked, type);
     const work = operations
       .filter(({ id }) => state.operations.get(id)?.status !== 'skipped')
-      .map(({ id, kind, stage, minutes }): Work => {
+      .map(({ id, kind, part, stage, minutes }): Work => {
         const done = state.operations.get(id);
-        return { id, kind, stage, minutes: done?.status === 'done' ? flat(done.minutes) : minutes };
+        return { id, kind, part, stage, minutes: done?.status === 'done' ? flat(done.minutes) : minutes };
       });
     const lines = [...labourLines(work, rates), ...materialLines(work, state, shop, type), ...costLines(state)];
     const draft = { title, practice, scope, ...summed(lines, work, rates), leaves: leaves(asked, left, state, type) };
@@ -289,7 +289,13 @@ export function changeToAgree(
   if (!rates || !agreed || fresh.length === 0) return null;
   const freshIds = new Set(fresh.map(({ id }) => id));
   const again = plan.steps.filter((step) => step.again && !freshIds.has(step.id) && isOpenStep(step));
-  const work: Work[] = [...fresh, ...again].map(({ id, kind, stage, minutes }) => ({ id, kind, stage, minutes }));
+  const work: Work[] = [...fresh, ...again].map(({ id, kind, part, stage, minutes }) => ({
+    id,
+    kind,
+    part,
+    stage,
+    minutes,
+  }));
   const lines = [...labourLines(work, rates), ...materialLines(fresh, state, shop, type)];
   const names = partNames(type);
   const because = [...new Set(fresh.flatMap(({ cures }) => cures))].flatMap((id) => {

@@ -41,6 +41,16 @@ export function minorUnits(typed: string, currency: string): number | null {
   return Number(whole) * 10 ** digits + Number(fraction.padEnd(digits, '0') || '0');
 }
 
+/**
+ * A sum as it would be typed, without its currency: what `minorUnits` reads.
+ *
+ * @example typedSum(1250, 'EUR') // => "12.50"
+ */
+export function typedSum(amount: number, currency: string): string {
+  const digits = minorDigits(currency);
+  return (amount / 10 ** digits).toFixed(digits);
+}
+
 /** To the nearest multiple of a step, halves away from zero. */
 export const roundedTo = (amount: number, step: number): number =>
   Math.sign(amount) * Math.round(Math.abs(amount) / step) * step;

@@ -72,6 +72,12 @@ export function downTheTube(type: InstrumentType, parts: readonly string[]): str
   });
 }
 
+/** The pads of a type in the order in which it lists their holes: down the tube. */
+export function padsDownTheTube(type: InstrumentType): InstrumentType['pads'] {
+  const order = new Map(type.holes.map(({ id }, i) => [id, i]));
+  return [...type.pads].sort((a, b) => (order.get(a.hole) ?? 0) - (order.get(b.hole) ?? 0));
+}
+
 /** Bore diameter at a place along a section, linear between the points of the type, mm. */
 export function boreAt(section: InstrumentType['sections'][number], at: number): number {
   const after = section.bore.findIndex((point) => point.at >= at);

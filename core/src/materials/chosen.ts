@@ -1,6 +1,6 @@
 import type { Draft } from '../logbook';
 import type { JobState } from '../job';
-import type { Thing } from '../stock';
+import { countsByItem, thingOf, type ItemCount, type StockItem, type Thing } from '../stock';
 import type { MaterialUse } from '../vocabulary';
 import type { ChosenLine } from './chosen.kind';
 
@@ -23,17 +23,8 @@ export function putIn(draft: Draft<Pick<JobState, 'chosen'>>, keys: readonly str
   }
 }
 
-/** So many of something in the drawers. */
-export interface ItemCount {
-  item: string;
-  count: number;
-}
-
-function summedUp(lines: Iterable<ItemCount>): ItemCount[] {
-  const byItem = new Map<string, number>();
-  for (const { item, count } of lines) byItem.set(item, (byItem.get(item) ?? 0) + count);
-  return [...byItem].map(([item, count]) => ({ item, count })).sort((a, b) => a.item.localeCompare(b.item));
-}
+const summedUp = (lines: Iterable<ItemCount>): ItemCount[] =>
+  [...countsByItem(lines)].map(([item, count]) => ({ item, count })).sort((a, b) => a.item.localeCompare(b.item));
 
 /** What a job will still take out of the drawers, by item. */
 export const needsOf = ({ chosen }: Pick<JobState, 'chosen'>): ItemCount[] =>
@@ -71,3 +62,13 @@ export function chosenSums(
   }
   return [...sums.values()];
 }
+
+/** Something out of a drawer for a part, as it is written down. */
+export const lineFor = (use: MaterialUse, part: string, item: StockItem): ChosenLine => ({
+  part,
+  use,
+  item: item.id,
+  thing: thingOf(item),
+  count: 1,
+  ...(item.price !== undefined && { price: item.price }),
+});

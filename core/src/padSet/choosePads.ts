@@ -1,11 +1,11 @@
 import type { InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import { limitsOf } from '../judgement';
-import { chosenKey, type Chosen, type ChosenLine } from '../materials';
+import { chosenKey, lineFor, type Chosen, type ChosenLine } from '../materials';
 import { Unsolvable } from '../metrology';
 import { solvePadChoice, type PadChoiceOutput } from '../pads';
 import { padGapLimit } from '../practice';
-import { thingOf, type StockItem, type StockState, type Thing } from '../stock';
+import type { StockItem, StockState, Thing } from '../stock';
 import { length, phrase, type Phrase } from '../units';
 import { padPlaces, type PadPlace, type PadSetSettings } from './padPlaces';
 
@@ -207,12 +207,7 @@ export function remedyWords({ fit }: PadAnswer, { hold }: Pick<PadPlace, 'hold'>
 
 /** A pad for a cup, as it is written down. */
 export const padLine = ({ hole, stand, bed }: PadPlace, { item, pierce }: PadAnswer): ChosenLine => ({
-  part: hole,
-  use: 'pad',
-  item: item.id,
-  thing: thingOf(item),
-  count: 1,
-  ...(item.price !== undefined && { price: item.price }),
+  ...lineFor('pad', hole, item),
   ...(pierce !== null && { pierce }),
   stand,
   bed,

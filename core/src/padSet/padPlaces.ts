@@ -1,4 +1,4 @@
-import type { InstrumentType } from '../instruments';
+import { padsDownTheTube, type InstrumentType } from '../instruments';
 import { readPoint } from '../judgement';
 import type { JobState } from '../job';
 import type { Measure } from '../vocabulary';
@@ -67,31 +67,28 @@ export function padPlaces(state: JobState, type: InstrumentType, settings: PadSe
         return pad.stack === stack && stand != null ? [stand] : [];
       }),
     );
-  const order = new Map(type.holes.map(({ id }, i) => [id, i]));
-  return type.pads
-    .map((pad): PadPlace => {
-      const { hole, hold, centre, axisDistance, stack } = pad;
-      const [across, deep] = [lastRead(state, hole, 'cup'), lastRead(state, hole, 'cup-depth')];
-      const bySource = {
-        old: stands.get(hole) ?? null,
-        stack: ofStack(stack),
-        practice: settings.stand ?? usualStand[type.family],
-      };
-      // Whoever goes by the old pad goes by its stack where that one was not read, and by the figure where none was.
-      const from = standSources.slice(standSources.indexOf(settings.standBy));
-      const standBy = from.find((source) => bySource[source] !== null) ?? 'practice';
-      return {
-        hole,
-        hold,
-        open: centre === 'open',
-        cup: { diameter: across ?? cupAcross(pad), depth: deep ?? pad.cupDepth ?? usualCupDepth },
-        assumed: [...(across === null ? ['cup' as const] : []), ...(deep === null ? ['cup-depth' as const] : [])],
-        stand: bySource[standBy] ?? bySource.practice,
-        standBy,
-        bed: hold === 'adhesive' ? settings.bed : 0,
-        axisDistance,
-        reuse: state.observations.get(`fit:${hole}`)?.reuse === true,
-      };
-    })
-    .sort((a, b) => (order.get(a.hole) ?? 0) - (order.get(b.hole) ?? 0));
+  return padsDownTheTube(type).map((pad): PadPlace => {
+    const { hole, hold, centre, axisDistance, stack } = pad;
+    const [across, deep] = [lastRead(state, hole, 'cup'), lastRead(state, hole, 'cup-depth')];
+    const bySource = {
+      old: stands.get(hole) ?? null,
+      stack: ofStack(stack),
+      practice: settings.stand ?? usualStand[type.family],
+    };
+    // Whoever goes by the old pad goes by its stack where that one was not read, and by the figure where none was.
+    const from = standSources.slice(standSources.indexOf(settings.standBy));
+    const standBy = from.find((source) => bySource[source] !== null) ?? 'practice';
+    return {
+      hole,
+      hold,
+      open: centre === 'open',
+      cup: { diameter: across ?? cupAcross(pad), depth: deep ?? pad.cupDepth ?? usualCupDepth },
+      assumed: [...(across === null ? ['cup' as const] : []), ...(deep === null ? ['cup-depth' as const] : [])],
+      stand: bySource[standBy] ?? bySource.practice,
+      standBy,
+      bed: hold === 'adhesive' ? settings.bed : 0,
+      axisDistance,
+      reuse: state.observations.get(`fit:${hole}`)?.reuse === true,
+    };
+  });
 }

@@ -1,7 +1,7 @@
 import type { InstrumentType } from '../instruments';
 import type { JobState } from '../job';
-import { chosenKey, type Chosen, type ChosenLine } from '../materials';
-import { thingOf, type StockItem, type StockState } from '../stock';
+import { chosenKey, type Chosen } from '../materials';
+import type { StockItem, StockState } from '../stock';
 
 /** A resonator is about this share of its pad across, where nobody wishes otherwise: a workshop default. */
 const usualShare = 0.6;
@@ -43,13 +43,3 @@ export function chooseResonators(
     ];
   });
 }
-
-/** A resonator for a pad, as it is written down. */
-export const resonatorLine = (hole: string, item: StockItem): ChosenLine => ({
-  part: hole,
-  use: 'resonator',
-  item: item.id,
-  thing: thingOf(item),
-  count: 1,
-  ...(item.price !== undefined && { price: item.price }),
-});

@@ -1,4 +1,4 @@
-import type { InstrumentType } from '../instruments';
+import { padsDownTheTube, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import { limitsOf, readPoint } from '../judgement';
 import { chosenKey } from '../materials';
@@ -30,7 +30,7 @@ function spread(stands: readonly (number | null)[]): number | null {
 /** How the pads of each stack stand, before and after, down the tube. Stacks of which nobody has read a pad are left out. */
 export function stackStands(state: JobState, type: InstrumentType): StackStands[] {
   const limit = upperLimit('padStandSpread', limitsOf(state, type));
-  const order = new Map(type.holes.map(({ id }, i) => [id, i]));
+  const inOrder = padsDownTheTube(type);
   const standOf = (hole: string): PadStand => {
     const { mean, stale } = readPoint(state, { group: 'pad', part: hole, measure: 'stand', clock: 0 });
     const old = stale.at(-1)?.value ?? null;
@@ -41,10 +41,7 @@ export function stackStands(state: JobState, type: InstrumentType): StackStands[
   };
   const stacks = [...new Set(type.pads.flatMap(({ stack }) => stack ?? []))];
   return stacks.flatMap((stack): StackStands[] => {
-    const pads = type.pads
-      .filter((pad) => pad.stack === stack)
-      .sort((a, b) => (order.get(a.hole) ?? 0) - (order.get(b.hole) ?? 0))
-      .map(({ hole }) => standOf(hole));
+    const pads = inOrder.filter((pad) => pad.stack === stack).map(({ hole }) => standOf(hole));
     if (pads.every(({ before, after }) => before === null && after === null)) return [];
     return [
       {

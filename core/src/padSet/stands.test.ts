@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { sax, TestJob } from '../../tests/testJob';
 import { entryProblems, misfits, type NewEntry } from '../job';
+import { lineFor } from '../materials';
 import type { StockItem } from '../stock';
-import { chooseResonators, resonatorLine, stackStands, turnShims } from '.';
+import { chooseResonators, stackStands, turnShims } from '.';
 
 const stand = (part: string) => ({ group: 'pad', part, measure: 'stand', clock: 0 }) as const;
 const lower = sax.pads.filter(({ stack }) => stack === 'lower').map(({ hole }) => hole);
@@ -65,7 +66,7 @@ describe('resonators', () => {
     expect(row()?.answers.map(({ id }) => id)).toEqual(['near', 'small']);
     expect(row(0.4)?.answers.map(({ id }) => id)).toEqual(['small', 'near']);
     expect(row(5)?.wanted).toBe(across);
-    expect(resonatorLine('d', disc('near', 20))).toMatchObject({
+    expect(lineFor('resonator', 'd', disc('near', 20))).toMatchObject({
       part: 'd',
       use: 'resonator',
       thing: { kind: 'resonator', diameter: 20 },

@@ -431,10 +431,16 @@ function postLines({ part }: PlannedOperation, type: InstrumentType, names: Read
     : [`It carries ${rods.join(' and ')}: steady it against its neighbour, and work only the side that bears.`];
 }
 
-/** The dents a step is about, in one list; none where it is about no dent. */
-function dentsOf({ kind, cures }: PlannedOperation, state: JobState): FindingState[][] {
+/** What is to be done about the dents a step is for, with the balls there are. */
+function dentHow(
+  { kind, cures }: PlannedOperation,
+  state: JobState,
+  type: InstrumentType,
+  balls: readonly number[] = [],
+): string[] {
   if (kind !== 'raise-dent') return [];
-  return [cures.flatMap((id) => state.findings.get(id) ?? [])];
+  const dents = cures.flatMap((id) => state.findings.get(id) ?? []);
+  return dentLines(dents, type, balls).map((line) => printPhrase(line, state.unit));
 }
 
 type Adjuster = InstrumentType['links'][number]['adjuster'];
@@ -577,9 +583,7 @@ export function jobPlan(
         ...keyLines(operation, type, names),
         ...postLines(operation, type, names),
         ...linkLines(operation, state, type),
-        ...dentsOf(operation, state).flatMap((dents) =>
-          dentLines(dents, type, basis.sizes?.balls ?? []).map((line) => printPhrase(line, state.unit)),
-        ),
+        ...dentHow(operation, state, type, basis.sizes?.balls),
       ],
       spoils: [...operation.disturbs, ...(operation.also ?? [])],
       puts: kind.puts ?? [],

@@ -2,4 +2,4 @@ export * from './springRows';
 export { usualSpringMaterials } from './springMaterials';
 export type { SpringMaterial } from './springMaterial.schema';
 export { springSize } from './springSet.kind';
-export type { SpringAsSet, SpringSetBody } from './springSet.kind';
+export type { SpringAsSet, SpringMeasures, SpringSetBody } from './springSet.kind';

@@ -5,7 +5,7 @@ import { upperLimit } from '../practice';
 import type { SpringInput } from '../springs';
 import type { StockItem, StockState } from '../stock';
 import type { SpringMaterial } from './springMaterial.schema';
-import { springSetKey, type SpringAsSet } from './springSet.kind';
+import { springSetKey, type SpringAsSet, type SpringMeasures } from './springSet.kind';
 
 /** Least and most force at a touch by the practice, N; null where it sets none. */
 export interface ForceBand {
@@ -55,7 +55,7 @@ const sameWidth = 0.15;
 
 /** The wires of the stock a spring could be renewed from: of its kind and material, flat ones of its width. */
 export const wiresFor = (
-  { section }: Pick<SpringAsSet, 'section'>,
+  { section }: Pick<SpringMeasures, 'section'>,
   material: Pick<SpringMaterial, 'name'>,
   { items }: Pick<StockState, 'items'>,
 ): StockItem[] =>
@@ -67,15 +67,19 @@ export const wiresFor = (
       ('diameter' in section || Math.abs((item.width ?? 0) - section.width) <= sameWidth),
   );
 
+/** What a wire of the stock is known by, as `springSize` is of a spring; mm. */
+export const wireSize = ({ section }: Pick<SpringMeasures, 'section'>, wire: StockItem): number | undefined =>
+  'diameter' in section ? wire.diameter : wire.thickness;
+
 /** The question the `spring` solver is asked about a spring. */
 export function springQuestion(
-  spring: Omit<SpringAsSet, 'entry' | 'seq'>,
+  spring: SpringMeasures,
   material: Pick<SpringMaterial, 'modulus' | 'yield'>,
   { least, most }: ForceBand,
   wires: readonly StockItem[],
 ): SpringInput {
   const { section, length, preset, travel, catchRadius, touchRadius, padRadius } = spring;
-  const sizes = wires.flatMap((wire) => ('diameter' in section ? wire.diameter : wire.thickness) ?? []);
+  const sizes = wires.flatMap((wire) => wireSize(spring, wire) ?? []);
   return {
     kind: 'diameter' in section ? 'needle' : 'flat',
     ...section,
@@ -95,8 +99,8 @@ export function springQuestion(
 
 /** Is the helper of a key lighter at the touch than its main spring? Null where one of them is not written down. */
 export function helperIsLighter(
-  { main, helper }: Pick<SpringRow, 'main' | 'helper'>,
-  touchForce: (spring: SpringAsSet) => number | null,
+  { main, helper }: Record<'main' | 'helper', SpringMeasures | null>,
+  touchForce: (spring: SpringMeasures) => number | null,
 ): boolean | null {
   const [strong, light] = [main && touchForce(main), helper && touchForce(helper)];
   return strong === null || light === null ? null : light < strong;

@@ -58,8 +58,10 @@ const body = {
 } as const satisfies JSONSchema;
 export type SpringSetBody = FromSchema<typeof body>;
 
+/** A spring by its measures. */
+export type SpringMeasures = Omit<SpringSetBody, 'done'>;
 /** A spring as it was last written down. */
-export type SpringAsSet = Omit<SpringSetBody, 'done'> & { entry: string; seq: number };
+export type SpringAsSet = SpringMeasures & { entry: string; seq: number };
 
 /** What a spring is known by in a drawer: the diameter of a needle, the thickness of a flat one; mm. */
 export const springSize = (section: SpringSetBody['section']): number =>

@@ -14,6 +14,7 @@ import {
   usualSpringMaterials,
   wiresFor,
   type SpringAsSet,
+  type SpringMeasures,
 } from '.';
 
 const [steel] = usualSpringMaterials;
@@ -118,7 +119,7 @@ describe('the springs of a job', () => {
   test('a helper is lighter than its main spring', () => {
     const main = { section: { diameter: 0.8 } } as SpringAsSet;
     const helper = { section: { diameter: 0.6 } } as SpringAsSet;
-    const touch = ({ section }: SpringAsSet) => springSize(section);
+    const touch = ({ section }: SpringMeasures) => springSize(section);
     expect(helperIsLighter({ main, helper }, touch)).toBe(true);
     expect(helperIsLighter({ main: helper, helper: main }, touch)).toBe(false);
     expect(helperIsLighter({ main, helper: null }, touch)).toBeNull();

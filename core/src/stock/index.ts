@@ -1,7 +1,8 @@
 export * from './sizes';
-export { sizesOfStock, stockedSizes } from './sizesOfStock';
+export { sizesOfStock } from './sizesOfStock';
+export * from './counts';
 export { countWords, stockSizes, stockTable, type StockSize } from './kindTable';
-export { stockId, stockTitle, thingOf } from './stockTitle';
+export { bagTitle, stockId, stockTitle, thingOf } from './stockTitle';
 export type { StockItemBody, Thing } from './item.schema';
 export type { Offcut } from './offcut.kind';
 export * from './stockEntry';

@@ -1,10 +1,9 @@
 import type { Problem } from '../solvers/contract';
 import { put, says } from '../logbook';
-import { printPhrase } from '../units';
 import { itemSchema, type StockItemBody } from './item.schema';
 import type { StockEntryKindOf } from './kind';
 import { stockSizes, stockTable } from './kindTable';
-import { stockTitle } from './stockTitle';
+import { bagTitle } from './stockTitle';
 
 /** What something has to say of itself, and what it cannot have. */
 function itemProblems(body: StockItemBody): Problem[] {
@@ -39,6 +38,6 @@ export const item: StockEntryKindOf<'item', StockItemBody> = {
   fold: (draft, { body }) => {
     draft.items = put(draft.items, body);
   },
-  words: (body) => `${body.retired ? 'Put away' : 'In the drawers'}: ${printPhrase(stockTitle(body), body.soldIn)}`,
+  words: (body) => `${body.retired ? 'Put away' : 'In the drawers'}: ${bagTitle(body)}`,
   bears: true,
 };

@@ -1,3 +1,4 @@
+import { byKind, bySize, countsByItem, onTheWay, type ItemCount } from './counts';
 import type { StockItem, StockState } from './stockState';
 import { stockTable } from './kindTable';
 
@@ -20,16 +21,6 @@ const upToLots = (count: number, lot: number | undefined): number => {
   return Math.ceil(count / whole - hair) * whole;
 };
 
-/** Ordered and not here yet, by item. */
-function onTheWay({ orders }: Pick<StockState, 'orders'>): Map<string, number> {
-  const found = new Map<string, number>();
-  for (const { closed, lines } of orders)
-    if (!closed)
-      for (const { item, count, arrived } of lines)
-        found.set(item, (found.get(item) ?? 0) + Math.max(0, count - arrived));
-  return found;
-}
-
 /**
  * What is to be ordered: what open jobs need and the spares of it, less what lies there and what is on its way; and
  * whatever has fallen below its low mark, up to that mark. In whole bags where it comes in bags. Grouped by kind, then by
@@ -39,13 +30,11 @@ function onTheWay({ orders }: Pick<StockState, 'orders'>): Map<string, number> {
  */
 export function orderProposal(
   stock: Pick<StockState, 'items' | 'orders' | 'spares'>,
-  needs: readonly { item: string; count: number }[],
+  needs: readonly ItemCount[],
 ): ToOrder[] {
-  const needed = new Map<string, number>();
-  for (const { item, count } of needs) needed.set(item, (needed.get(item) ?? 0) + count);
+  const needed = countsByItem(needs);
   const coming = onTheWay(stock);
   const { percent, least } = stock.spares;
-  const kinds = Object.keys(stockTable);
   return stock.items
     .flatMap((item): ToOrder[] => {
       const need = needed.get(item.id) ?? 0;
@@ -61,11 +50,5 @@ export function orderProposal(
       if (short <= hair || (left >= -hair && left >= (item.low ?? 0) - hair)) return [];
       return [{ item, needed: need, onTheWay: way, spare, count: upToLots(short, item.lot) }];
     })
-    .sort(
-      ({ item: a }, { item: b }) =>
-        kinds.indexOf(a.kind) - kinds.indexOf(b.kind) ||
-        (a.diameter ?? a.thickness ?? 0) - (b.diameter ?? b.thickness ?? 0) ||
-        (a.thickness ?? 0) - (b.thickness ?? 0) ||
-        a.id.localeCompare(b.id),
-    );
+    .sort(({ item: a }, { item: b }) => byKind(a, b) || bySize(a, b) || a.id.localeCompare(b.id));
 }

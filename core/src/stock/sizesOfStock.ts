@@ -13,20 +13,17 @@ const drawerOf: Record<SizeKind, { kind: StockKind; by: 'diameter' | 'thickness'
   balls: { kind: 'ball', by: 'diameter' },
 };
 
-/** The lists of sizes the drawers speak for: those of which something was ever given a place there. */
-export const stockedSizes = ({ items }: Pick<StockState, 'items'>): SizeKind[] =>
-  sizeKinds.filter((kind) => items.some((item) => !item.retired && item.kind === drawerOf[kind].kind));
-
 /**
  * The sizes there are: of what has its place in a drawer, those of which some lie there; of all else, as the shop has said.
+ *
+ * @returns with them the lists the drawers speak for: those of which something has its place there
  */
-export function sizesOfStock(said: Sizes, stock: Pick<StockState, 'items'>): Sizes {
-  const own = stockedSizes(stock).map((kind): [SizeKind, number[]] => {
+export function sizesOfStock(said: Sizes, { items }: Pick<StockState, 'items'>): { sizes: Sizes; stocked: SizeKind[] } {
+  const own: Partial<Record<SizeKind, number[]>> = {};
+  for (const kind of sizeKinds) {
     const { kind: drawer, by } = drawerOf[kind];
-    return [
-      kind,
-      stock.items.flatMap((item) => (item.kind === drawer && !item.retired && item.count > 0 ? (item[by] ?? []) : [])),
-    ];
-  });
-  return sizesWith(said, Object.fromEntries(own));
+    const placed = items.filter((item) => item.kind === drawer && !item.retired);
+    if (placed.length > 0) own[kind] = placed.flatMap((item) => (item.count > 0 ? (item[by] ?? []) : []));
+  }
+  return { sizes: sizesWith(said, own), stocked: sizeKinds.filter((kind) => own[kind]) };
 }

@@ -14,7 +14,6 @@ import {
   stockOf,
   stockTable,
   stockTitle,
-  stockedSizes,
   usualSizes,
   type NewStockEntry,
   type StockEntry,
@@ -168,8 +167,8 @@ describe('the sizes advice is made of', () => {
       entry(3, 'move', { item: 'b', why: 'counted', count: 1 }),
       entry(4, 'item', { ...pad({ id: 'c', kind: 'shim', thickness: 0.1 }), diameter: undefined, retired: true }),
     ]);
-    expect(stockedSizes(stock)).toEqual(['balls']);
-    const sizes = sizesOfStock(usualSizes, stock);
+    const { sizes, stocked } = sizesOfStock(usualSizes, stock);
+    expect(stocked).toEqual(['balls']);
     // What has run out is not there.
     expect(sizes.balls).toEqual([20]);
     expect({ ...sizes, balls: [] }).toEqual(usualSizes);

@@ -1,5 +1,5 @@
 import * as compiled from '../generated/stock.js';
-import { logbookOf, type RawEntry } from '../logbook';
+import { logbookOf, type LogbookReader, type RawEntry } from '../logbook';
 import type { Problem } from '../solvers/contract';
 import { stockEntryKindTable } from './kinds';
 import type { NewStockEntry, StockEntry } from './stockEntry';
@@ -19,6 +19,9 @@ export const stockMisfits = (book: StockBook, entry: NewStockEntry): Problem[] =
 
 /** The logbook of the drawers after more entries, see `Logbook.fold`. */
 export const foldStockBook = (book: StockBook, more: readonly StockEntry[]): StockBook => log.fold(book, more);
+
+/** Reads the logbook of the drawers entry by entry, see `Logbook.reader`. */
+export const stockReader = (): LogbookReader<StockBook, StockEntry> => log.reader();
 
 /** What lies in the drawers by their whole logbook. */
 export const foldStock = (entries: readonly StockEntry[]): StockState =>

@@ -1,6 +1,6 @@
 import { freshId } from '../ids';
-import { joined, phrase, size, type Phrase } from '../units';
-import type { Thing } from './item.schema';
+import { joined, phrase, printPhrase, size, type Phrase } from '../units';
+import { thingSchema, type StockItemBody, type Thing } from './item.schema';
 import { stockSizes, stockTable } from './kindTable';
 
 /**
@@ -34,15 +34,11 @@ export function stockId(item: Thing, taken: Iterable<string>): string {
   return freshId(words.replaceAll('.', ' '), item.kind, taken);
 }
 
+/** What a bag says: what lies in a drawer, in the unit it is sold in. */
+export const bagTitle = (item: StockItemBody): string => printPhrase(stockTitle(item), item.soldIn);
+
+const told = Object.keys(thingSchema.properties) as (keyof Thing)[];
+
 /** What something in a drawer is called by, without what the drawer knows of it. */
-export const thingOf = ({ kind, name, diameter, thickness, width, length, hole, material, form }: Thing): Thing => ({
-  kind,
-  ...(name !== undefined && { name }),
-  ...(diameter !== undefined && { diameter }),
-  ...(thickness !== undefined && { thickness }),
-  ...(width !== undefined && { width }),
-  ...(length !== undefined && { length }),
-  ...(hole !== undefined && { hole }),
-  ...(material !== undefined && { material }),
-  ...(form !== undefined && { form }),
-});
+export const thingOf = (item: Thing): Thing =>
+  Object.fromEntries(told.flatMap((key) => (item[key] === undefined ? [] : [[key, item[key]]]))) as unknown as Thing;
