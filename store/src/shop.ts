@@ -6,7 +6,6 @@ import {
   shopMisfits,
   shopOf,
   sizesOfStock,
-  stockedSizes,
   usualHours,
   type NewShopEntry,
   type ShopBook,
@@ -32,7 +31,7 @@ const shopLog = ownLog<ShopBook, NewShopEntry, ShopEntry>({
 export async function shopState(db: Database): Promise<ShopState> {
   const shop = shopOf(await stateOf(db, shopLog));
   const stock = await stockState(db);
-  return { ...shop, sizes: sizesOfStock(shop.sizes, stock), stocked: stockedSizes(stock) };
+  return { ...shop, ...sizesOfStock(shop.sizes, stock) };
 }
 
 /**

@@ -1,17 +1,20 @@
 import { randomUUID } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import {
+  countsByItem,
   foldStockBook,
   freshStockBook,
   readStockEntry,
   stockEntryProblems,
   stockMisfits,
   stockOf,
+  stockReader,
   usedOf,
-  type ItemCount,
   type JobState,
   type NewStockEntry,
   type StockBook,
   type StockEntry,
+  type StockEntryBody,
   type StockState,
 } from '@holotonos/core';
 import type { Database } from './database';
@@ -28,8 +31,16 @@ const stockLog = ownLog<StockBook, NewStockEntry, StockEntry>({
   read: readStockEntry,
 });
 
+/** What a book says, made once for each: every entry of every job asks what sizes there are. */
+const said = new WeakMap<StockBook, StockState>();
+
 /** What lies in the drawers as the database has it now. */
-export const stockState = async (db: Database): Promise<StockState> => stockOf(await stateOf(db, stockLog));
+export async function stockState(db: Database): Promise<StockState> {
+  const book = await stateOf(db, stockLog);
+  const stock = said.get(book) ?? stockOf(book);
+  said.set(book, stock);
+  return stock;
+}
 
 /**
  * Writes one entry to the end of the logbook of the drawers, see `appendTo`. What a job uses is refused here: it is written
@@ -58,59 +69,50 @@ export async function appendStockEntries(
   list: readonly NewStockEntry[],
 ): Promise<{ index: number; message: string }[]> {
   return db.transaction(async (tx) => {
-    let state = await lockedState(tx, stockLog);
+    const { seq, entries } = await lockedState(tx, stockLog);
+    // In place: a book made anew for each row of a file would be quadratic.
+    const reader = stockReader();
+    for (const known of entries) reader.add(known);
     const wrong: { index: number; message: string }[] = [];
-    const fit: NewStockEntry[] = [];
     for (const [index, entry] of list.entries()) {
-      const problems = [...stockEntryProblems(entry), ...stockMisfits(state, entry)];
+      const problems = [...stockEntryProblems(entry), ...stockMisfits(reader.state(), entry)];
       for (const { path, message } of problems)
         wrong.push({ index, message: `${path.replace('/body/', '')} ${message}` });
-      if (problems.length > 0) continue;
-      fit.push(entry);
-      state = foldStockBook(state, [{ ...entry, seq: state.seq + 1, receivedAt: entry.benchTime }]);
+      if (problems.length === 0) reader.add({ ...entry, seq: seq + 1 + index, receivedAt: entry.benchTime });
     }
     if (wrong.length > 0) return wrong;
-    const first = state.seq - fit.length;
-    for (const [i, entry] of fit.entries()) await stockLog.insert(tx, first + 1 + i, entry);
+    for (const [index, entry] of list.entries()) await stockLog.insert(tx, seq + 1 + index, entry);
     return [];
   });
 }
 
-const told = (lines: Iterable<ItemCount>) =>
-  JSON.stringify([...lines].filter(({ count }) => count > 0).sort((a, b) => a.item.localeCompare(b.item)));
+/** Writes to the end of the logbook of the drawers all that a job has used by now. */
+async function tellUse(
+  tx: Database,
+  { author, benchTime }: Pick<NewStockEntry, 'author' | 'benchTime'>,
+  body: StockEntryBody<'used-by'>,
+): Promise<void> {
+  const { seq } = await lockedState(tx, stockLog);
+  await stockLog.insert(tx, seq + 1, { id: randomUUID(), kind: 'used-by', body, author, benchTime });
+}
 
 /**
  * Tells the drawers what a job has used by its own logbook, where that is not what they know; in the transaction of the
- * entry that changed it, so that neither is ever there without the other. A step that is struck puts back what it took.
+ * entry that changed it and under its lock on the job, so that neither is ever there without the other. A step that is struck
+ * puts back what it took.
  */
 export async function settleUse(tx: Database, ticket: string, state: JobState): Promise<void> {
   const last = state.entries.at(-1);
   if (last?.kind !== 'operation-done' && last?.kind !== 'strike') return;
   const used = usedOf(state);
-  const known = (await stateOf(tx, stockLog)).used.get(ticket);
-  if (used.length === 0 && !known) return;
-  const book = await lockedState(tx, stockLog);
-  const there = [...(book.used.get(ticket) ?? [])].map(([item, count]) => ({ item, count }));
-  if (told(there) === told(used)) return;
-  await stockLog.insert(tx, book.seq + 1, {
-    id: randomUUID(),
-    kind: 'used-by',
-    body: { ticket, used },
-    author: last.author,
-    benchTime: last.benchTime,
-  });
+  // Nobody else tells of this job meanwhile: the drawers are locked only where there is something to tell.
+  const known = (await stateOf(tx, stockLog)).used.get(ticket) ?? new Map<string, number>();
+  if (!isDeepStrictEqual(known, countsByItem(used))) await tellUse(tx, last, { ticket, used });
 }
 
 /** A job that was brought in whole: what it used was taken out of other drawers, or out of these long ago. */
 export async function settleElsewhere(tx: Database, ticket: string, state: JobState, at: string): Promise<void> {
   const used = usedOf(state);
-  if (used.length === 0) return;
-  const book = await lockedState(tx, stockLog);
-  await stockLog.insert(tx, book.seq + 1, {
-    id: randomUUID(),
-    kind: 'used-by',
-    body: { ticket, used, elsewhere: true },
-    author: state.entries.at(-1)?.author ?? ticket,
-    benchTime: at,
-  });
+  const author = state.entries.at(-1)?.author ?? ticket;
+  if (used.length > 0) await tellUse(tx, { author, benchTime: at }, { ticket, used, elsewhere: true });
 }

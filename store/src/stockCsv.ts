@@ -3,8 +3,8 @@ import {
   stockId,
   stockKinds,
   stockTable,
-  stockTitle,
-  printPhrase,
+  typedSum,
+  bagTitle,
   type NewStockEntry,
   type Problem,
   type StockItemBody,
@@ -51,13 +51,12 @@ const columnsFor = (currency: string): readonly Column[] => [
 
 /** What lies in the drawers as CSV (RFC 4180), lengths in mm whatever they are sold in. What was put away is left out. */
 export function stockToCsv({ items }: StockState, currency: string): string {
-  const digits = minorDigits(currency);
   const rows = items
     .filter(({ retired }) => !retired)
     .map((item) => [
       item.id,
       item.kind,
-      printPhrase(stockTitle(item), item.soldIn),
+      bagTitle(item),
       item.name ?? '',
       item.diameter ?? '',
       item.thickness ?? '',
@@ -71,7 +70,7 @@ export function stockToCsv({ items }: StockState, currency: string): string {
       item.count,
       item.low ?? '',
       item.lot ?? '',
-      item.price === undefined ? '' : (item.price / 10 ** digits).toFixed(digits),
+      item.price === undefined ? '' : typedSum(item.price, currency),
       item.useBy ?? '',
     ]);
   return csvOf(columnsFor(currency), rows);
@@ -169,12 +168,6 @@ export function orderToCsv(lines: readonly { item: StockItemBody; count: number 
       { name: 'count', type: 'number', says: 'how many' },
       { name: 'counted', type: 'string', says: 'piece, sheet, metre, gram or millilitre' },
     ],
-    lines.map(({ item, count }) => [
-      item.id,
-      item.kind,
-      printPhrase(stockTitle(item), item.soldIn),
-      count,
-      item.counted,
-    ]),
+    lines.map(({ item, count }) => [item.id, item.kind, bagTitle(item), count, item.counted]),
   );
 }

@@ -7,11 +7,11 @@ import {
   planBasis,
   type BenchRow,
   type BenchSummary,
-  type ItemCount,
   type JobState,
   type LearnedTimes,
   type PlanBasis,
   type ShopState,
+  type TicketNeed,
 } from '@holotonos/core';
 import { and, asc, eq, gt, inArray, isNull, like, lte, ne, or, sql, type SQL } from 'drizzle-orm';
 import type { Database } from './database';
@@ -244,11 +244,6 @@ export async function rowsWithClocks(db: Database, limit: number): Promise<Bench
     .orderBy(asc(summaries.ticket))
     .limit(limit);
   return rows.flatMap(({ row }) => row ?? []);
-}
-
-/** What an open ticket will still take out of the drawers. */
-export interface TicketNeed extends ItemCount {
-  ticket: string;
 }
 
 /** Lines of need that are looked at: more of them no order holds. */

@@ -6,6 +6,7 @@ import {
   stockId,
   stockTable,
   usualPadSet,
+  wantedPad,
   type NewStockEntry,
   type StockEntryBody,
   type StockEntryKind,
@@ -24,8 +25,8 @@ function padsOf(typeId: string, dry: boolean): [diameter: number, thickness: num
   const bySize = new Map<number, number>();
   for (const place of padPlaces(emptyJobState, type, usualPadSet)) {
     if ((place.hold !== 'adhesive') !== dry) continue;
-    const diameter = Math.round((place.cup.diameter - 0.2) * 10) / 10;
-    bySize.set(diameter, Math.round((place.stand + place.cup.depth - place.bed) * 10) / 10);
+    const { diameter = 0, thickness = 0 } = wantedPad(place, usualPadSet, { items: [] });
+    bySize.set(diameter, thickness);
   }
   return [...bySize].sort(([a], [b]) => a - b);
 }
