@@ -1,5 +1,6 @@
 import {
   isSigned,
+  padsDownTheTube,
   parseNumber,
   parseQuantity,
   partsOfGroup,
@@ -34,9 +35,8 @@ export const isMeasuredGroup = (id: string | null): id is MeasuredGroup =>
 /** The parts of a group in the order they are walked. */
 export function partsToMeasure(type: InstrumentType, group: MeasuredGroup): string[] {
   if (group === 'rim') return type.holes.map(({ id }) => id);
-  if (group !== 'pad') return partsOfGroup(type, group);
-  const padded = new Set(type.pads.map(({ hole }) => hole));
-  return type.holes.filter(({ id }) => padded.has(id)).map(({ id }) => id);
+  if (group === 'pad') return padsDownTheTube(type).map(({ hole }) => hole);
+  return partsOfGroup(type, group);
 }
 
 /** What is asked for, in words. */

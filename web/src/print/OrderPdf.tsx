@@ -1,5 +1,5 @@
 import { Text, View } from '@react-pdf/renderer';
-import { countWords, printPhrase, stockTable, stockTitle, type StockItemBody, type StockKind } from '@holotonos/core';
+import { countWords, stockTable, bagTitle, type StockItemBody, type StockKind } from '@holotonos/core';
 import { inPrint, Part, Sheet, styles } from './sheet';
 
 /** What is to be ordered, thing by thing and kind by kind, in the unit each is sold in. */
@@ -24,7 +24,7 @@ export function OrderPdf({
           {ofKind(kind).map(({ item, count }) => (
             <View key={item.id} style={styles.row} wrap={false}>
               <Text style={{ width: 70, textAlign: 'right', paddingRight: 10 }}>{countWords(count, item.counted)}</Text>
-              <Text style={{ flex: 1 }}>{inPrint(printPhrase(stockTitle(item), item.soldIn))}</Text>
+              <Text style={{ flex: 1 }}>{inPrint(bagTitle(item))}</Text>
               <Text style={{ ...styles.soft, width: 120, textAlign: 'right' }}>{item.id}</Text>
             </View>
           ))}

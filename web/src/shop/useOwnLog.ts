@@ -31,13 +31,13 @@ export function useOwnLog<State>(first: State, { address, event: own, also = [],
   const [state, setState] = useState(first);
   /** Answers that were asked for before another was must not come after it. */
   const asked = useRef(0);
-  const take = async (ask: () => Promise<State | null>) => {
+  const fetchAgain = async () => {
     const turn = (asked.current += 1);
-    const known = await ask();
+    const known = await ownLogNow<State>(address);
     if (known && turn === asked.current) setState(known);
   };
   useLive(({ event }) => {
-    if (event === own || also.includes(event)) void take(() => ownLogNow<State>(address));
+    if (event === own || also.includes(event)) void fetchAgain();
   });
   const write = async (kind: string, body: object): Promise<string | null> => {
     const entry = { id: newId(), kind, body, author: who() || unnamed, benchTime: new Date().toISOString() };

@@ -7,10 +7,10 @@ import {
   costKinds,
   freshId,
   idsOf,
-  minorDigits,
   minorUnits,
   moneyText,
   shippedOperations,
+  typedSum,
   type CostKind,
   type Price,
   type ShopState,
@@ -26,7 +26,7 @@ import { stepTitle } from './stepTitle';
 export function RatesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
   const { rates } = shop;
   const [currency, setCurrency] = useState(currencyOf(shop));
-  const plain = (minor: number) => (minor / 10 ** minorDigits(currency)).toFixed(minorDigits(currency));
+  const plain = (minor: number) => typedSum(minor, currency);
   const [hour, setHour] = useState(rates ? plain(rates.hourly) : '');
   const [tax, setTax] = useState(String(rates?.taxPercent ?? 0));
   const [round, setRound] = useState(rates ? plain(rates.roundTo) : '1');

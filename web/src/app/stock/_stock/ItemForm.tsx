@@ -3,10 +3,10 @@
 import {
   countedIn,
   lengthUnits,
-  minorDigits,
   printFigure,
   stockKinds,
   stockTable,
+  typedSum,
   unitNames,
   type StockItem,
   type StockState,
@@ -42,7 +42,6 @@ const countedWords = {
 const sizePlaces = { mm: 3, in: 5, thou: 2 } as const;
 
 function textOf(item: StockItem, currency: string): ItemText {
-  const digits = minorDigits(currency);
   // Zeros at the end say nothing of what is printed on a bag.
   const size = (mm: number) => printFigure(mm, item.soldIn, sizePlaces[item.soldIn]).replace(/\.?0+$/, '');
   return {
@@ -58,7 +57,7 @@ function textOf(item: StockItem, currency: string): ItemText {
     count: String(item.count),
     low: item.low === undefined ? '' : String(item.low),
     lot: item.lot === undefined ? '' : String(item.lot),
-    price: item.price === undefined ? '' : (item.price / 10 ** digits).toFixed(digits),
+    price: item.price === undefined ? '' : typedSum(item.price, currency),
     useBy: item.useBy ?? '',
   };
 }

@@ -4,11 +4,11 @@ import {
   countWords,
   moneyText,
   parseNumber,
-  printPhrase,
-  stockTitle,
+  bagTitle,
   type ItemCount,
   type StockOrder,
   type StockState,
+  type TicketNeed,
 } from '@holotonos/core';
 import { useMemo, useState } from 'react';
 import { useWhen } from '@/frame/BenchContext';
@@ -37,7 +37,7 @@ function Proposal({
   write,
 }: {
   stock: StockState;
-  needs: readonly (ItemCount & { ticket: string })[];
+  needs: readonly TicketNeed[];
   currency: string;
   write: WriteStock;
 }) {
@@ -111,7 +111,7 @@ function Arrival({ order, stock, write }: { order: StockOrder; stock: StockState
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [open, setOpen] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
-  const titles = new Map(stock.items.map((item) => [item.id, printPhrase(stockTitle(item), item.soldIn)]));
+  const titles = new Map(stock.items.map((item) => [item.id, bagTitle(item)]));
   const missing = order.lines
     .map(({ item, count, arrived }) => ({ item, count: Math.max(0, count - arrived) }))
     .filter(({ count }) => count > 0);
@@ -198,7 +198,7 @@ export function OrdersSection({
   write,
 }: {
   stock: StockState;
-  needs: readonly (ItemCount & { ticket: string })[];
+  needs: readonly TicketNeed[];
   currency: string;
   write: WriteStock;
 }) {

@@ -1,14 +1,18 @@
 import {
+  byKind,
+  bySize,
+  countsByItem,
+  onTheWay,
   orderProposal,
   parseNumber,
-  printPhrase,
   stockTable,
-  stockTitle,
+  bagTitle,
   type ItemCount,
   type StockEntryBody,
   type StockItem,
   type StockKind,
   type StockState,
+  type TicketNeed,
 } from '@holotonos/core';
 
 /** Something in the drawers as the page lists it. */
@@ -40,22 +44,16 @@ export function stockLines(
   needs: readonly ItemCount[],
   { search, kind, today }: { search: string; kind: StockKind | null; today: string },
 ): StockLine[] {
-  const kinds = Object.keys(stockTable);
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  const needed = new Map<string, number>();
-  for (const { item, count } of needs) needed.set(item, (needed.get(item) ?? 0) + count);
-  const coming = new Map<string, number>();
-  for (const { closed, lines } of stock.orders)
-    if (!closed)
-      for (const { item, count, arrived } of lines)
-        coming.set(item, (coming.get(item) ?? 0) + Math.max(0, count - arrived));
+  const needed = countsByItem(needs);
+  const coming = onTheWay(stock);
   return stock.items
     .filter((item) => !item.retired && (kind === null || item.kind === kind))
     .map((item): StockLine => {
       const wanted = needed.get(item.id) ?? 0;
       return {
         item,
-        title: printPhrase(stockTitle(item), item.soldIn),
+        title: bagTitle(item),
         needed: wanted,
         coming: coming.get(item.id) ?? 0,
         alarm: alarmOf(item, wanted, today),
@@ -65,13 +63,7 @@ export function stockLines(
       const text = `${title} ${stockTable[item.kind].many} ${item.id}`.toLowerCase();
       return words.every((word) => text.includes(word));
     })
-    .sort(
-      ({ item: a }, { item: b }) =>
-        kinds.indexOf(a.kind) - kinds.indexOf(b.kind) ||
-        (a.hole ?? 0) - (b.hole ?? 0) ||
-        (a.diameter ?? a.thickness ?? 0) - (b.diameter ?? b.thickness ?? 0) ||
-        (a.thickness ?? 0) - (b.thickness ?? 0),
-    );
+    .sort(({ item: a }, { item: b }) => byKind(a, b) || (a.hole ?? 0) - (b.hole ?? 0) || bySize(a, b));
 }
 
 /** What was typed at a drawer: a figure says how many there are, with a sign how many were taken or put back. */
@@ -85,9 +77,9 @@ export function readMove(typed: string): Omit<StockEntryBody<'move'>, 'item'> | 
 }
 
 /** What would be ordered now, with the tickets that ask for each. */
-export const toOrder = (stock: StockState, needs: readonly (ItemCount & { ticket: string })[]) =>
+export const toOrder = (stock: StockState, needs: readonly TicketNeed[]) =>
   orderProposal(stock, needs).map((line) => ({
     ...line,
-    title: printPhrase(stockTitle(line.item), line.item.soldIn),
+    title: bagTitle(line.item),
     tickets: needs.filter(({ item }) => item === line.item.id).map(({ ticket }) => ticket),
   }));

@@ -1,8 +1,8 @@
 import { connection } from 'next/server';
 import { PadsView } from '@/app/jobs/[ticket]/pads/_pads/PadsView';
-import { loadStock } from '@/server/stock';
+import { readStock } from '@/server/stock';
 
 export default async function PadsPage() {
   await connection();
-  return <PadsView first={await loadStock(new Date().toISOString())} />;
+  return <PadsView first={await readStock()} />;
 }

@@ -6,6 +6,7 @@ import {
   padConditionWords,
   padConditions,
   padHolds,
+  padsDownTheTube,
   parseNumber,
   pointKey,
   printFigure,
@@ -200,8 +201,7 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
 export function BeforePulling({ here, onGo }: { here: string | null; onGo: (hole: string) => void }) {
   const { type, state, names } = useJob();
   usePageKeys(keys);
-  const order = new Map(type.holes.map(({ id }, i) => [id, i]));
-  const pads = [...type.pads].sort((a, b) => (order.get(a.hole) ?? 0) - (order.get(b.hole) ?? 0));
+  const pads = padsDownTheTube(type);
   const unwritten = pads.findIndex(({ hole }) => !state.observations.has(`fit:${hole}`));
   const asked = pads.findIndex(({ hole }) => hole === here);
   const at = asked >= 0 ? asked : Math.max(0, unwritten);

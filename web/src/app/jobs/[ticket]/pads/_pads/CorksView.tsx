@@ -17,13 +17,14 @@ import {
   type CorkKind,
   type CorkPoint,
   type CorkPointBody,
+  type StockState,
 } from '@holotonos/core';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useId, useRef, useState } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
-import { useStock, type StockNow, type WriteStock } from '@/shop/useStock';
+import { useDrawers, type WriteStock } from '@/shop/useStock';
 import { Button, Form } from '@/ui/bootstrap';
 import { PadsNav } from './PadsNav';
 
@@ -252,9 +253,9 @@ function Final({ point }: { point: CorkPoint }) {
 }
 
 /** Every place of a job that wants cork, felt or a bumper: a guess now, the truth at assembly. */
-export function CorksView({ first }: { first: StockNow }) {
+export function CorksView({ first }: { first: StockState }) {
   const { ticket, type, state, names, write } = useJob();
-  const { stock, write: writeStock } = useStock(first);
+  const { stock, write: writeStock } = useDrawers(first);
   const router = useRouter();
   const here = useSearchParams().get('place');
   usePageKeys(keys);

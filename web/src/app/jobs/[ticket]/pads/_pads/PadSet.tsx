@@ -1,8 +1,10 @@
 'use client';
 
 import {
+  bagTitle,
   chooseResonators,
   idsOf,
+  lineFor,
   stockId,
   wantedPad,
   choosePads,
@@ -14,7 +16,6 @@ import {
   printLength,
   printPhrase,
   remedyWords,
-  resonatorLine,
   stockTitle,
   usualPadSet,
   usualStand,
@@ -204,10 +205,7 @@ export function PadSet({ stock, writeStock }: { stock: StockState; writeStock: W
     () => new Map(chooseResonators(state, type, stock).map((row) => [row.hole, row])),
     [state, type, stock],
   );
-  const titles = useMemo(
-    () => new Map(stock.items.map((item) => [item.id, printPhrase(stockTitle(item), item.soldIn)])),
-    [stock],
-  );
+  const titles = useMemo(() => new Map(stock.items.map((item) => [item.id, bagTitle(item)])), [stock]);
   const unit = state.unit;
   const discOf = (hole: string) => discs.get(hole) ?? resonators.get(hole)?.chosen?.item ?? none;
 
@@ -232,7 +230,7 @@ export function PadSet({ stock, writeStock }: { stock: StockState; writeStock: W
       const wanted = discOf(row.hole);
       if (disc && !disc.chosen?.taken && wanted !== (disc.chosen?.item ?? none)) {
         const item = stock.items.find((each) => each.id === wanted);
-        if (item) lines.push(resonatorLine(row.hole, item));
+        if (item) lines.push(lineFor('resonator', row.hole, item));
         else if (disc.chosen) lines.push(dropped(disc.chosen));
       }
       return lines;

@@ -1,9 +1,10 @@
 'use client';
 
+import type { StockState } from '@holotonos/core';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
-import { useStock, type StockNow } from '@/shop/useStock';
+import { useDrawers } from '@/shop/useStock';
 import { BeforePulling } from './BeforePulling';
 import { PadSet } from './PadSet';
 import { PadsNav, type PadsPart } from './PadsNav';
@@ -14,9 +15,9 @@ import { StackPicture } from './StackPicture';
 const parts: readonly PadsPart[] = ['before', 'set', 'shims'];
 
 /** The pads of a job as a set: before they are pulled, chosen out of the drawers, and brought level where they lie dry. */
-export function PadsView({ first }: { first: StockNow }) {
+export function PadsView({ first }: { first: StockState }) {
   const { ticket, type, state } = useJob();
-  const { stock, write: writeStock } = useStock(first);
+  const { stock, write: writeStock } = useDrawers(first);
   const router = useRouter();
   const query = useSearchParams();
   const dry = type.pads.some(({ hold }) => hold !== 'adhesive');

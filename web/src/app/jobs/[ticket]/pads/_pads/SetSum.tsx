@@ -1,6 +1,6 @@
 'use client';
 
-import { printPhrase, setLines, stockTable, stockTitle, type StockState } from '@holotonos/core';
+import { bagTitle, setLines, stockTable, type StockState } from '@holotonos/core';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { useJob } from '@/job/JobContext';
@@ -35,7 +35,7 @@ export function SetSum({ stock }: { stock: StockState }) {
       <ul className="list-plain set-lines mb-0">
         {lines.map(({ item, count, punched, short: missing }) => (
           <li key={item.id} className={missing > 0 ? 'text-danger' : undefined}>
-            {count} × {printPhrase(stockTitle(item), item.soldIn)}
+            {count} × {bagTitle(item)}
             {punched > 0 ? `, ${punched} to be punched` : ''}
             {stockTable[item.kind].tool ? '' : ` (${item.count} there${missing > 0 ? `, ${missing} short` : ''})`}
           </li>

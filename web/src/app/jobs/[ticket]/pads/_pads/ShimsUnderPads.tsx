@@ -1,6 +1,6 @@
 'use client';
 
-import { adviceWords, parseNumber, printFigure, stateOf, turnShims, type Shim } from '@holotonos/core';
+import { adviceWords, padsDownTheTube, parseNumber, printFigure, stateOf, turnShims, type Shim } from '@holotonos/core';
 import Link from 'next/link';
 import { useId, useState } from 'react';
 import { useJob } from '@/job/JobContext';
@@ -22,10 +22,7 @@ export function ShimsUnderPads({ here, onGo }: { here: string | null; onGo: (hol
   const [thickness, setThickness] = useState(String(shop.sizes.shims[0] ?? ''));
   const [turned, setTurned] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  const order = new Map(type.holes.map(({ id: hole }, i) => [hole, i]));
-  const pads = type.pads
-    .filter(({ hold }) => hold !== 'adhesive')
-    .sort((a, b) => (order.get(a.hole) ?? 0) - (order.get(b.hole) ?? 0));
+  const pads = padsDownTheTube(type).filter(({ hold }) => hold !== 'adhesive');
   const pad = pads.find(({ hole }) => hole === here) ?? pads[0];
   if (!pad) return <p>No pad of this instrument lies dry.</p>;
   const print = (mm: number) => printFigure(mm, state.unit);

@@ -27,7 +27,7 @@ import { readFigure } from '@/figure/groups';
 import { usePageKeys } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
-import { useStock, type StockNow } from '@/shop/useStock';
+import { useDrawers } from '@/shop/useStock';
 import { Button, Form } from '@/ui/bootstrap';
 import { StateMark } from '@/ui/StateMark';
 import { ForceChart } from './ForceChart';
@@ -288,9 +288,9 @@ function SpringForm({ row, stock }: { row: SpringRow; stock: StockState }) {
 }
 
 /** The springs of a job: felt at the touch, set by their measures, renewed out of the drawers. */
-export function SpringsView({ first }: { first: StockNow }) {
+export function SpringsView({ first }: { first: StockState }) {
   const { ticket, type, state, judgement, shop, names, write } = useJob();
-  const { stock } = useStock(first);
+  const { stock } = useDrawers(first);
   const router = useRouter();
   const here = useSearchParams().get('part');
   const id = useId();

@@ -1,8 +1,8 @@
 import { connection } from 'next/server';
 import { CorksView } from '@/app/jobs/[ticket]/pads/_pads/CorksView';
-import { loadStock } from '@/server/stock';
+import { readStock } from '@/server/stock';
 
 export default async function CorksPage() {
   await connection();
-  return <CorksView first={await loadStock(new Date().toISOString())} />;
+  return <CorksView first={await readStock()} />;
 }

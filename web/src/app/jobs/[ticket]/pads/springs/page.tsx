@@ -1,8 +1,8 @@
 import { connection } from 'next/server';
 import { SpringsView } from '@/app/jobs/[ticket]/pads/_pads/SpringsView';
-import { loadStock } from '@/server/stock';
+import { readStock } from '@/server/stock';
 
 export default async function SpringsPage() {
   await connection();
-  return <SpringsView first={await loadStock(new Date().toISOString())} />;
+  return <SpringsView first={await readStock()} />;
 }
