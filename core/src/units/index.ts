@@ -2,6 +2,6 @@ export { along, degrees, length, printQuantity, rulerOf, size, stock, type KeptU
 export { parseNumber } from './parseNumber';
 export { parseQuantity, type ParsedQuantity } from './parseQuantity';
 export { joined, phrase, printPhrase, silence, type Phrase } from './phrase';
-export { parseLength, type ParsedLength } from './parseLength';
-export { printFigure, printFraction, printLength, printWithUncertainty } from './printLength';
+export { parseLength, parseSize, type ParsedLength } from './parseLength';
+export { printFigure, printFraction, printLength, printShort, printWithUncertainty } from './printLength';
 export { lengthUnits, mmPerUnit, unitNames, type LengthUnit } from './units';

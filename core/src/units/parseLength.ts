@@ -60,3 +60,9 @@ export function parseLength(text: string, implied: LengthUnit): ParsedLength {
   if (!Number.isFinite(mm)) return { ok: false, problem: 'That figure is too large' };
   return { ok: true, mm: mm === 0 ? 0 : mm, unit };
 }
+
+/** A length that is a size: more than nothing. What is wrong is said as `parseLength` says it. */
+export function parseSize(text: string, implied: LengthUnit): ParsedLength {
+  const parsed = parseLength(text, implied);
+  return parsed.ok && parsed.mm <= 0 ? { ok: false, problem: 'It must be more than 0.' } : parsed;
+}

@@ -12,6 +12,14 @@ export function printFigure(mm: number, unit: LengthUnit, places = defaultPlaces
 }
 
 /**
+ * The figure as it stands on a bag or is typed: without zeros at its end.
+ *
+ * @example printShort(17.5, 'mm', 2) // => "17.5"
+ */
+export const printShort = (mm: number, unit: LengthUnit, places: number): string =>
+  printFigure(mm, unit, places).replace(/\.?0+$/, '');
+
+/**
  * A length for a reader: figure and unit, a true minus sign.
  *
  * @example printLength(0.0508, 'thou') // => "2.0 thou"

@@ -1,4 +1,4 @@
-import { printFigure, printWithUncertainty } from './printLength';
+import { printFigure, printShort, printWithUncertainty } from './printLength';
 import { mmPerUnit, type LengthUnit } from './units';
 
 /** Units figures are kept in. Lengths are kept in millimetres and read in the unit of the job; all else in its own. */
@@ -48,7 +48,7 @@ function printLengthAs({ value, uncertainty = null, told }: Quantity, unit: Leng
     return `${printFigure(value, ruler, places.along[ruler])} ${ruler}`;
   }
   if (told === 'stock') return `${printFigure(value, unit, places.stock[unit])} ${unit}`;
-  if (told === 'size') return `${printFigure(value, unit, places.stock[unit]).replace(/\.?0+$/, '')} ${unit}`;
+  if (told === 'size') return `${printShort(value, unit, places.stock[unit])} ${unit}`;
   return uncertainty === null ? `${printFigure(value, unit)} ${unit}` : printWithUncertainty(value, uncertainty, unit);
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { lengthUnits, parseLength, printFraction, printLength, printWithUncertainty } from '.';
+import { lengthUnits, parseLength, parseSize, printFraction, printLength, printShort, printWithUncertainty } from '.';
 
 const mm = (text: string, implied: 'mm' | 'in' | 'thou' = 'mm') => {
   const parsed = parseLength(text, implied);
@@ -59,9 +59,27 @@ describe('printing', () => {
     expect(printLength(-0.0001, 'mm')).toBe('0.000 mm');
     expect(printLength(-1, 'mm', 1)).toBe('−1.0 mm');
   });
+  test('on a bag nothing stands at the end of a figure that says nothing', () => {
+    const short = (mm: number, places = 2) => printShort(mm, 'mm', places);
+    expect([short(17.5), short(10), short(100), short(0.1), short(2.1844, 4), short(1000, 1)]).toEqual([
+      '17.5',
+      '10',
+      '100',
+      '0.1',
+      '2.1844',
+      '1000',
+    ]);
+  });
   test('places follow the uncertainty', () => {
     expect(printWithUncertainty(0.03706, 0.0121, 'mm')).toBe('0.037 ± 0.012 mm');
     expect(printWithUncertainty(0.07, 0.0072, 'mm')).toBe('0.070 ± 0.007 mm');
     expect(printWithUncertainty(0.03706, 0, 'mm')).toBe('0.037 ± 0.000 mm');
   });
+});
+
+test('a size is a length that is more than nothing', () => {
+  expect(parseSize('1.5', 'mm')).toEqual(parseLength('1.5', 'mm'));
+  for (const nothing of ['0', '-2'])
+    expect(parseSize(nothing, 'mm')).toEqual({ ok: false, problem: 'It must be more than 0.' });
+  expect(parseSize('wide', 'mm')).toEqual(parseLength('wide', 'mm'));
 });
