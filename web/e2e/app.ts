@@ -104,6 +104,15 @@ export async function startApp({ gauges = '' } = {}): Promise<App> {
   };
 }
 
+/** Server, browser and a page on the demo, and what the page complained of on the way. */
+export async function startPage(): Promise<{ app: App; page: Page; complaints: string[] }> {
+  const app = await startApp();
+  const page = await app.page();
+  const complaints: string[] = [];
+  page.on('pageerror', (error) => complaints.push((error as Error).message));
+  return { app, page, complaints };
+}
+
 /** Sends a body as what it is; nothing is taken as anything else. */
 export const send = (
   url: string,

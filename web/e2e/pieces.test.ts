@@ -4,18 +4,16 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
-import { axeInBothLights, axeProblems, seeText, startApp, until, type App } from './app';
+import { axeInBothLights, axeProblems, seeText, startPage, until, type App } from './app';
 import { enter } from './measuring';
 
 jest.setTimeout(300_000);
 
 let app: App;
 let page: Page;
-const complaints: string[] = [];
+let complaints: string[] = [];
 beforeAll(async () => {
-  app = await startApp();
-  page = await app.page();
-  page.on('pageerror', (error) => complaints.push((error as Error).message));
+  ({ app, page, complaints } = await startPage());
 });
 afterAll(() => app.close());
 

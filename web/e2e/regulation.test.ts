@@ -1,17 +1,15 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { axeInBothLights, axeProblems, entriesOf, fill, openTicket, seeText, startApp, until, type App } from './app';
+import { axeInBothLights, axeProblems, entriesOf, fill, openTicket, seeText, startPage, until, type App } from './app';
 import { enter, settled } from './measuring';
 
 jest.setTimeout(300_000);
 
 let app: App;
 let page: Page;
-const complaints: string[] = [];
+let complaints: string[] = [];
 beforeAll(async () => {
-  app = await startApp();
-  page = await app.page();
-  page.on('pageerror', (error) => complaints.push((error as Error).message));
+  ({ app, page, complaints } = await startPage());
 });
 afterAll(() => app.close());
 

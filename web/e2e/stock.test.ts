@@ -4,18 +4,16 @@ import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import type { ChosenLine, Entry, StockState } from '@holotonos/core';
-import { axeInBothLights, entriesOf, fill, openTicket, press, seeText, send, startApp, until, type App } from './app';
+import { axeInBothLights, entriesOf, fill, openTicket, press, seeText, send, startPage, until, type App } from './app';
 import { settled, typeFigures } from './measuring';
 
 jest.setTimeout(300_000);
 
 let app: App;
 let page: Page;
-const complaints: string[] = [];
+let complaints: string[] = [];
 beforeAll(async () => {
-  app = await startApp();
-  page = await app.page();
-  page.on('pageerror', (error) => complaints.push((error as Error).message));
+  ({ app, page, complaints } = await startPage());
 });
 afterAll(() => app.close());
 

@@ -8,6 +8,7 @@ export function TextField({
   label,
   value,
   set,
+  wrongBy,
   ...more
 }: {
   label: string;
@@ -15,8 +16,13 @@ export function TextField({
   set: (value: string) => void;
   placeholder?: string;
   inputMode?: 'decimal' | 'numeric';
+  autoComplete?: 'off';
+  autoFocus?: boolean;
+  className?: string;
   /** so many lines high */
   rows?: number;
+  /** id of the line that says what is wrong with it, where something is */
+  wrongBy?: string | undefined;
 }) {
   const id = useId();
   return (
@@ -26,6 +32,7 @@ export function TextField({
         id={id}
         value={value}
         onChange={(event) => set(event.target.value)}
+        {...(wrongBy !== undefined && { 'isInvalid': true, 'aria-describedby': wrongBy })}
         {...more}
         {...(more.rows !== undefined && { as: 'textarea' as const })}
       />
@@ -141,6 +148,18 @@ export function ShopRow({
         </Button>
       ))}
     </li>
+  );
+}
+
+/** Figures are typed anew each time: nothing that was typed before helps. */
+export const figureField = { inputMode: 'decimal', autoComplete: 'off' } as const;
+
+/** What is wrong with one of the fields above it; a line that is always there, so that it is heard when it speaks. */
+export function FieldProblem({ id, words }: { id: string; words: string | undefined }) {
+  return (
+    <p id={id} className="text-danger mb-0" role="alert">
+      {words ?? ''}
+    </p>
   );
 }
 

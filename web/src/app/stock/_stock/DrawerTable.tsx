@@ -3,6 +3,7 @@
 import { countWords, moneyText, stockTable, type StockItem } from '@holotonos/core';
 import { Fragment, useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
+import { PickCell } from '@/ui/PickCell';
 import type { WriteStock } from '@/shop/useStock';
 import { readMove, type StockLine } from './stockLines';
 
@@ -123,21 +124,11 @@ export function DrawerTable({
           <thead>
             <tr>
               <th scope="col">What</th>
-              <th scope="col" className="num">
-                There
-              </th>
-              <th scope="col" className="num">
-                Low
-              </th>
-              <th scope="col" className="num">
-                Needed
-              </th>
-              <th scope="col" className="num">
-                Coming
-              </th>
-              <th scope="col" className="num">
-                Each
-              </th>
+              {['There', 'Low', 'Needed', 'Coming', 'Each'].map((head) => (
+                <th key={head} scope="col" className="num">
+                  {head}
+                </th>
+              ))}
             </tr>
           </thead>
           <tbody>
@@ -157,19 +148,15 @@ export function DrawerTable({
                   }}
                   className={i === at ? 'here' : undefined}
                 >
-                  <th scope="row">
-                    <button
-                      type="button"
-                      className="plain"
-                      aria-current={i === at ? 'true' : undefined}
-                      onClick={() => {
-                        pick(item.id);
-                        field.current?.focus();
-                      }}
-                    >
-                      {title}
-                    </button>
-                  </th>
+                  <PickCell
+                    here={i === at}
+                    onPick={() => {
+                      pick(item.id);
+                      field.current?.focus();
+                    }}
+                  >
+                    {title}
+                  </PickCell>
                   <td className="num">
                     {alarm !== null && <span className="drawer-alarm">{alarm}</span>}{' '}
                     {countWords(item.count, item.counted)}

@@ -3,7 +3,7 @@
 import {
   countedIn,
   lengthUnits,
-  printFigure,
+  printShort,
   stockKinds,
   stockTable,
   typedSum,
@@ -42,8 +42,7 @@ const countedWords = {
 const sizePlaces = { mm: 3, in: 5, thou: 2 } as const;
 
 function textOf(item: StockItem, currency: string): ItemText {
-  // Zeros at the end say nothing of what is printed on a bag.
-  const size = (mm: number) => printFigure(mm, item.soldIn, sizePlaces[item.soldIn]).replace(/\.?0+$/, '');
+  const size = (mm: number) => printShort(mm, item.soldIn, sizePlaces[item.soldIn]);
   return {
     kind: item.kind,
     soldIn: item.soldIn,

@@ -4,6 +4,7 @@ import { stockKinds, stockTable, type StockItem, type StockKind } from '@holoton
 import { useMemo, useRef, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { usePageKeys, useWhen } from '@/frame/BenchContext';
+import { UnreadOwn } from '@/shop/UnreadOwn';
 import { useStock, type StockNow } from '@/shop/useStock';
 import { DrawerTable } from './DrawerTable';
 import { ItemForm } from './ItemForm';
@@ -64,25 +65,7 @@ export function StockView({ first, currency, now }: { first: StockNow; currency:
         </Button>
         <StockFile />
       </div>
-      {stock.unread.length > 0 && (
-        <section className="say attention mb-3" aria-label="Entries that cannot be read">
-          <strong>What these entries of the drawers said cannot be read any more.</strong> Everything else goes on
-          without them.
-          <ul className="list-plain mb-0">
-            {stock.unread.slice(0, 8).map(({ entry, problem }) => (
-              <li key={entry}>
-                {problem}{' '}
-                <Button
-                  variant="quiet"
-                  onClick={() => void write('strike', { entry, reason: 'It could not be read.' })}
-                >
-                  Strike it
-                </Button>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <UnreadOwn of="the drawers" unread={stock.unread} strike={(body) => void write('strike', body)} />
       <div className="stock">
         <DrawerTable lines={lines} currency={currency} write={write} field={field} onChange={(item) => setForm(item)} />
         <div className="stock-side">

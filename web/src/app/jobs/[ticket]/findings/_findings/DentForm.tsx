@@ -4,7 +4,7 @@ import {
   dentDepths,
   dentEdges,
   finishes,
-  parseLength,
+  parseSize,
   printFigure,
   type Dent,
   type Finish,
@@ -13,6 +13,7 @@ import {
 import { useId, useState } from 'react';
 import { useJob } from '@/job/JobContext';
 import { Button, Form } from '@/ui/bootstrap';
+import { ChoiceField, FieldProblem, figureField, TextField } from '@/ui/fields';
 
 const finishWords: Record<Finish, string> = {
   'bare': 'bare metal',
@@ -59,12 +60,8 @@ export function DentForm({ finding, done }: { finding: FindingState; done: () =>
     const read: { length?: number; width?: number; depth?: number } = {};
     for (const field of ['length', 'width', 'depth'] as const) {
       if (field === 'depth' && sizes.depth.trim() === '') continue;
-      const parsed = parseLength(sizes[field], unit);
-      if (!parsed.ok || parsed.mm <= 0)
-        return setProblem({
-          at: field,
-          words: `${labels[field]}: ${parsed.ok ? 'it must be more than 0.' : parsed.problem}`,
-        });
+      const parsed = parseSize(sizes[field], unit);
+      if (!parsed.ok) return setProblem({ at: field, words: `${labels[field]}: ${parsed.problem}` });
       read[field] = parsed.mm;
     }
     const { length = 0, width = 0, depth } = read;
@@ -83,52 +80,37 @@ export function DentForm({ finding, done }: { finding: FindingState; done: () =>
     >
       <div className="pad-fields">
         {(['length', 'width', 'depth'] as const).map((field, i) => (
-          <div key={field}>
-            <Form.Label htmlFor={`${id}-${field}`}>
-              {labels[field]}, {unit}
-            </Form.Label>
-            <Form.Control
-              id={`${id}-${field}`}
-              autoFocus={i === 0}
-              inputMode="decimal"
-              autoComplete="off"
-              isInvalid={problem?.at === field}
-              aria-describedby={problem?.at === field ? `${id}-problem` : undefined}
-              value={sizes[field]}
-              onChange={(event) => setSizes((before) => ({ ...before, [field]: event.target.value }))}
-            />
-          </div>
+          <TextField
+            key={field}
+            label={`${labels[field]}, ${unit}`}
+            {...figureField}
+            autoFocus={i === 0}
+            value={sizes[field]}
+            set={(typed) => setSizes((before) => ({ ...before, [field]: typed }))}
+            wrongBy={problem?.at === field ? `${id}-problem` : undefined}
+          />
         ))}
-        <div>
-          <Form.Label htmlFor={`${id}-looks`}>By eye</Form.Label>
-          <Form.Select
-            id={`${id}-looks`}
-            value={looks}
-            onChange={(event) => setLooks(event.target.value as typeof looks)}
-          >
-            {dentDepths.map((each) => (
-              <option key={each}>{each}</option>
-            ))}
-          </Form.Select>
-        </div>
-        <div>
-          <Form.Label htmlFor={`${id}-edge`}>Its edge is</Form.Label>
-          <Form.Select id={`${id}-edge`} value={edge} onChange={(event) => setEdge(event.target.value as typeof edge)}>
-            {dentEdges.map((each) => (
-              <option key={each}>{each}</option>
-            ))}
-          </Form.Select>
-        </div>
-        <div>
-          <Form.Label htmlFor={`${id}-finish`}>Over it</Form.Label>
-          <Form.Select id={`${id}-finish`} value={finish} onChange={(event) => setFinish(event.target.value as Finish)}>
-            {finishes.map((each) => (
-              <option key={each} value={each}>
-                {finishWords[each]}
-              </option>
-            ))}
-          </Form.Select>
-        </div>
+        <ChoiceField
+          label="By eye"
+          name="looks"
+          value={looks}
+          set={setLooks}
+          choices={dentDepths.map((each) => [each, each])}
+        />
+        <ChoiceField
+          label="Its edge is"
+          name="edge"
+          value={edge}
+          set={setEdge}
+          choices={dentEdges.map((each) => [each, each])}
+        />
+        <ChoiceField
+          label="Over it"
+          name="finish"
+          value={finish}
+          set={setFinish}
+          choices={finishes.map((each) => [each, finishWords[each]])}
+        />
         <Form.Check
           id={`${id}-ridge`}
           type="checkbox"
@@ -141,9 +123,7 @@ export function DentForm({ finding, done }: { finding: FindingState; done: () =>
           Back
         </Button>
       </div>
-      <p id={`${id}-problem`} className="text-danger mb-0" role="alert">
-        {problem?.words ?? ''}
-      </p>
+      <FieldProblem id={`${id}-problem`} words={problem?.words} />
     </form>
   );
 }

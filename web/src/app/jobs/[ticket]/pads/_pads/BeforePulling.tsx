@@ -15,11 +15,13 @@ import {
   type Measure,
   type PadCondition,
 } from '@holotonos/core';
-import { useId, useRef, useState } from 'react';
+import { useId, useState } from 'react';
 import { readFigure } from '@/figure/groups';
 import { usePageKeys } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
 import { Button, Form } from '@/ui/bootstrap';
+import { ChoiceField, FieldProblem, figureField, TextField } from '@/ui/fields';
+import { PickCell } from '@/ui/PickCell';
 
 type Pad = InstrumentType['pads'][number];
 
@@ -37,6 +39,8 @@ const figures = [
 type Figure = (typeof figures)[number][0];
 
 const point = (part: string, measure: Measure) => ({ group: 'pad', part, measure, clock: 0 }) as const;
+
+const clockField = { inputMode: 'numeric', autoComplete: 'off' } as const;
 
 /** What a part that goes back turned has lost. */
 const turnedWords: Record<Pad['hold'], string> = {
@@ -57,7 +61,6 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
   const { state, shop, names, write } = useJob();
   const id = useId();
   const seen = state.observations.get(`fit:${pad.hole}`);
-  const first = useRef<HTMLInputElement>(null);
   const [text, setText] = useState<Readonly<Partial<Record<Figure, string>>>>({});
   const [hold, setHold] = useState(seen?.hold ?? pad.hold);
   const [condition, setCondition] = useState<PadCondition | ''>(seen?.condition ?? '');
@@ -97,7 +100,7 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
     setProblem(null);
     onDone();
   };
-  const wrong = (at: string) => (problem?.at === at ? { 'isInvalid': true, 'aria-describedby': `${id}-problem` } : {});
+  const wrong = (at: string) => (problem?.at === at ? `${id}-problem` : undefined);
   return (
     <form
       className="pad-line"
@@ -114,71 +117,42 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
     >
       <h2>{names.get(pad.hole) ?? pad.hole}</h2>
       <div className="pad-fields">
-        <div>
-          <Form.Label htmlFor={`${id}-hold`}>Held by</Form.Label>
-          <Form.Select id={`${id}-hold`} value={hold} onChange={(event) => setHold(event.target.value as Pad['hold'])}>
-            {padHolds.map((each) => (
-              <option key={each}>{each}</option>
-            ))}
-          </Form.Select>
-        </div>
+        <ChoiceField
+          label="Held by"
+          name="hold"
+          value={hold}
+          set={setHold}
+          choices={padHolds.map((each) => [each, each])}
+        />
         {asked.map(([measure, label], i) => (
-          <div key={measure}>
-            <Form.Label htmlFor={`${id}-${measure}`}>
-              {label}, {state.unit}
-            </Form.Label>
-            <Form.Control
-              id={`${id}-${measure}`}
-              ref={i === 0 ? first : undefined}
-              // The walk is one line a pad: the next line is typed into at once.
-              autoFocus={i === 0}
-              inputMode="decimal"
-              autoComplete="off"
-              placeholder={known(measure) ? printFigure(known(measure)?.value ?? 0, state.unit) : ''}
-              value={text[measure] ?? ''}
-              {...wrong(measure)}
-              onChange={(event) => setText((before) => ({ ...before, [measure]: event.target.value }))}
-            />
-          </div>
-        ))}
-        <div>
-          <Form.Label htmlFor={`${id}-condition`}>The pad is</Form.Label>
-          <Form.Select
-            id={`${id}-condition`}
-            value={condition}
-            onChange={(event) => setCondition(event.target.value as PadCondition | '')}
-          >
-            <option value="">–</option>
-            {padConditions.map((each) => (
-              <option key={each} value={each}>
-                {padConditionWords[each]}
-              </option>
-            ))}
-          </Form.Select>
-        </div>
-        <div>
-          <Form.Label htmlFor={`${id}-mark`}>Its scratch, °</Form.Label>
-          <Form.Control
-            id={`${id}-mark`}
-            inputMode="numeric"
-            autoComplete="off"
-            value={mark}
-            {...wrong('mark')}
-            onChange={(event) => setMark(event.target.value)}
+          <TextField
+            key={measure}
+            label={`${label}, ${state.unit}`}
+            {...figureField}
+            // The walk is one line a pad: the next line is typed into at once.
+            autoFocus={i === 0}
+            placeholder={known(measure) ? printFigure(known(measure)?.value ?? 0, state.unit) : ''}
+            value={text[measure] ?? ''}
+            set={(typed) => setText((before) => ({ ...before, [measure]: typed }))}
+            wrongBy={wrong(measure)}
           />
-        </div>
+        ))}
+        <ChoiceField
+          label="The pad is"
+          name="condition"
+          value={condition}
+          set={setCondition}
+          choices={[['', '–'], ...padConditions.map((each) => [each, padConditionWords[each]] as const)]}
+        />
+        <TextField label="Its scratch, °" {...clockField} value={mark} set={setMark} wrongBy={wrong('mark')} />
         {hold !== 'adhesive' && (
-          <div>
-            <Form.Label htmlFor={`${id}-setter`}>{hold === 'screw' ? 'Washer’s' : 'Grommet’s'}, °</Form.Label>
-            <Form.Control
-              id={`${id}-setter`}
-              inputMode="numeric"
-              autoComplete="off"
-              value={setterMark}
-              {...wrong('setterMark')}
-              onChange={(event) => setSetterMark(event.target.value)}
-            />
-          </div>
+          <TextField
+            label={hold === 'screw' ? 'Washer’s, °' : 'Grommet’s, °'}
+            {...clockField}
+            value={setterMark}
+            set={setSetterMark}
+            wrongBy={wrong('setterMark')}
+          />
         )}
         <Form.Check
           id={`${id}-reuse`}
@@ -189,9 +163,7 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
         />
         <Button type="submit">Write it, next</Button>
       </div>
-      <p id={`${id}-problem`} className="text-danger mb-0" role="alert">
-        {problem?.words ?? ''}
-      </p>
+      <FieldProblem id={`${id}-problem`} words={problem?.words} />
       {(reuse || hold !== 'adhesive') && <p className="soft mb-0">{turnedWords[hold]}</p>}
     </form>
   );
@@ -240,16 +212,9 @@ export function BeforePulling({ here, onGo }: { here: string | null; onGo: (hole
               const seen = state.observations.get(`fit:${hole}`);
               return (
                 <tr key={hole} className={i === at ? 'here' : undefined}>
-                  <th scope="row">
-                    <button
-                      type="button"
-                      className="plain"
-                      aria-current={i === at ? 'true' : undefined}
-                      onClick={() => onGo(hole)}
-                    >
-                      {names.get(hole) ?? hole}
-                    </button>
-                  </th>
+                  <PickCell here={i === at} onPick={() => onGo(hole)}>
+                    {names.get(hole) ?? hole}
+                  </PickCell>
                   <td>{seen?.hold ?? hold}</td>
                   {figures.map(([measure]) => (
                     <td key={measure} className="num">

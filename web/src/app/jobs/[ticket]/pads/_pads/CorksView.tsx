@@ -5,8 +5,8 @@ import {
   corkKinds,
   cutFrom,
   freshId,
-  parseLength,
   parseNumber,
+  parseSize,
   phrase,
   printFigure,
   printPhrase,
@@ -20,12 +20,14 @@ import {
   type StockState,
 } from '@holotonos/core';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useId, useRef, useState } from 'react';
+import { useId, useState } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { useDrawers, type WriteStock } from '@/shop/useStock';
-import { Button, Form } from '@/ui/bootstrap';
+import { Button } from '@/ui/bootstrap';
+import { ChoiceField, FieldProblem, figureField, Problem, TextField } from '@/ui/fields';
+import { PickCell } from '@/ui/PickCell';
 import { PadsNav } from './PadsNav';
 
 const keys = [{ keys: 'Enter', does: 'write the place down; the next one is asked for at once' }];
@@ -39,7 +41,7 @@ function NewPlace({ onWritten }: { onWritten: (id: string) => void }) {
   const { state, type, names, write } = useJob();
   const id = useId();
   const unit = state.unit;
-  const place = useRef<HTMLInputElement>(null);
+  const [written, setWritten] = useState(0);
   const parts = [...type.keys.map((key) => key.id), ...type.joints.map((joint) => joint.id)];
   const [part, setPart] = useState(parts[0] ?? '');
   const [kind, setKind] = useState<CorkKind>('cork');
@@ -52,9 +54,8 @@ function NewPlace({ onWritten }: { onWritten: (id: string) => void }) {
     const sizes: Partial<Record<'gap' | 'length' | 'width', number>> = {};
     for (const field of ['gap', 'length', 'width'] as const) {
       if (text[field].trim() === '') continue;
-      const parsed = parseLength(text[field], unit);
-      if (!parsed.ok || parsed.mm <= 0)
-        return setProblem({ at: field, words: parsed.ok ? 'It must be more than 0.' : parsed.problem });
+      const parsed = parseSize(text[field], unit);
+      if (!parsed.ok) return setProblem({ at: field, words: parsed.problem });
       sizes[field] = parsed.mm;
     }
     const percent = text.squeeze.trim() === '' ? null : parseNumber(text.squeeze.replace('%', ''));
@@ -72,24 +73,19 @@ function NewPlace({ onWritten }: { onWritten: (id: string) => void }) {
     if (!write('cork-point', body)) return;
     setProblem(null);
     set({ place: '', gap: '' });
+    setWritten(written + 1);
     onWritten(own);
-    place.current?.focus();
   };
-  const field = (name: keyof typeof text, label: string, placeholder = '') => (
-    <div>
-      <Form.Label htmlFor={`${id}-${name}`}>{label}</Form.Label>
-      <Form.Control
-        id={`${id}-${name}`}
-        ref={name === 'place' ? place : undefined}
-        inputMode={name === 'place' ? 'text' : 'decimal'}
-        autoComplete="off"
-        placeholder={placeholder}
-        isInvalid={problem?.at === name}
-        aria-describedby={problem?.at === name ? `${id}-problem` : undefined}
-        value={text[name]}
-        onChange={(event) => set({ [name]: event.target.value })}
-      />
-    </div>
+  const wrong = (at: string) => (problem?.at === at ? `${id}-problem` : undefined);
+  const figure = (name: 'gap' | 'length' | 'width' | 'squeeze', label: string, placeholder = '') => (
+    <TextField
+      label={label}
+      {...figureField}
+      placeholder={placeholder}
+      value={text[name]}
+      set={(typed) => set({ [name]: typed })}
+      wrongBy={wrong(name)}
+    />
   );
   return (
     <form
@@ -101,36 +97,37 @@ function NewPlace({ onWritten }: { onWritten: (id: string) => void }) {
       }}
     >
       <div className="pad-fields">
-        <div>
-          <Form.Label htmlFor={`${id}-part`}>Part</Form.Label>
-          <Form.Select id={`${id}-part`} value={part} onChange={(event) => setPart(event.target.value)}>
-            {parts.map((each) => (
-              <option key={each} value={each}>
-                {names.get(each) ?? each}
-              </option>
-            ))}
-          </Form.Select>
-        </div>
-        {field('place', 'Where on it')}
-        <div>
-          <Form.Label htmlFor={`${id}-kind`}>What</Form.Label>
-          <Form.Select id={`${id}-kind`} value={kind} onChange={(event) => setKind(event.target.value as CorkKind)}>
-            {corkKinds.map((each) => (
-              <option key={each} value={each}>
-                {kindWords[each]}
-              </option>
-            ))}
-          </Form.Select>
-        </div>
-        {field('gap', `Has to fill, ${unit}`)}
-        {field('length', `Long, ${unit}`)}
-        {field('width', `Wide, ${unit}`)}
-        {field('squeeze', 'Squeeze, %', String(Math.round(usualSqueeze[kind] * 100)))}
+        <ChoiceField
+          label="Part"
+          name="part"
+          value={part}
+          set={setPart}
+          choices={parts.map((each) => [each, names.get(each) ?? each])}
+        />
+        <TextField
+          // After each place the next one is typed at once.
+          key={written}
+          label="Where on it"
+          autoComplete="off"
+          autoFocus={written > 0}
+          value={text.place}
+          set={(place) => set({ place })}
+          wrongBy={wrong('place')}
+        />
+        <ChoiceField
+          label="What"
+          name="what"
+          value={kind}
+          set={setKind}
+          choices={corkKinds.map((each) => [each, kindWords[each]])}
+        />
+        {figure('gap', `Has to fill, ${unit}`)}
+        {figure('length', `Long, ${unit}`)}
+        {figure('width', `Wide, ${unit}`)}
+        {figure('squeeze', 'Squeeze, %', String(Math.round(usualSqueeze[kind] * 100)))}
         <Button type="submit">Write it down</Button>
       </div>
-      <p id={`${id}-problem`} className="text-danger mb-0" role="alert">
-        {problem?.words ?? ''}
-      </p>
+      <FieldProblem id={`${id}-problem`} words={problem?.words} />
     </form>
   );
 }
@@ -198,11 +195,7 @@ function Cutting({ point, answer, writeStock }: { point: CorkPoint; answer: Cork
           )}
         </div>
       )}
-      {problem !== null && (
-        <p role="alert" className="say fault mt-2 mb-0">
-          {problem}
-        </p>
-      )}
+      <Problem problem={problem} />
     </>
   );
 }
@@ -214,8 +207,8 @@ function Final({ point }: { point: CorkPoint }) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const submit = () => {
-    const parsed = parseLength(text, state.unit);
-    if (!parsed.ok || parsed.mm <= 0) return setProblem(parsed.ok ? 'It must be more than 0.' : parsed.problem);
+    const parsed = parseSize(text, state.unit);
+    if (!parsed.ok) return setProblem(parsed.problem);
     setProblem(null);
     if (write('cork-point', { ...bodyOf(point), final: parsed.mm })) setText('');
   };
@@ -227,27 +220,21 @@ function Final({ point }: { point: CorkPoint }) {
         submit();
       }}
     >
-      <div>
-        <Form.Label htmlFor={id}>Right at assembly at, {state.unit}</Form.Label>
-        <Form.Control
-          id={id}
-          className="short-figure"
-          inputMode="decimal"
-          autoComplete="off"
-          isInvalid={problem !== null}
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-        />
-      </div>
+      <TextField
+        label={`Right at assembly at, ${state.unit}`}
+        className="short-figure"
+        {...figureField}
+        value={text}
+        set={setText}
+        wrongBy={problem === null ? undefined : id}
+      />
       <Button type="submit" variant="quiet" disabled={text.trim() === ''}>
         That is it
       </Button>
       <Button variant="quiet" onClick={() => write('cork-point', { ...bodyOf(point), removed: true })}>
         No such place after all
       </Button>
-      <p role="alert" className="text-danger mb-0">
-        {problem ?? ''}
-      </p>
+      <FieldProblem id={id} words={problem ?? undefined} />
     </form>
   );
 }
@@ -316,16 +303,9 @@ export function CorksView({ first }: { first: StockState }) {
                   <tbody>
                     {points.map(({ id, part, place, kind, gap, tried, final }) => (
                       <tr key={id} className={id === point.id ? 'here' : undefined}>
-                        <th scope="row">
-                          <button
-                            type="button"
-                            className="plain"
-                            aria-current={id === point.id ? 'true' : undefined}
-                            onClick={() => go(id)}
-                          >
-                            {names.get(part) ?? part}, {place}
-                          </button>
-                        </th>
+                        <PickCell here={id === point.id} onPick={() => go(id)}>
+                          {names.get(part) ?? part}, {place}
+                        </PickCell>
                         <td>{kindWords[kind]}</td>
                         <td className="num">{figure(gap)}</td>
                         <td className="num">{figure(tried)}</td>

@@ -2,9 +2,11 @@
 
 import { adviceWords, padsDownTheTube, parseNumber, printFigure, stateOf, turnShims, type Shim } from '@holotonos/core';
 import Link from 'next/link';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { useJob } from '@/job/JobContext';
-import { Button, Form } from '@/ui/bootstrap';
+import { Button } from '@/ui/bootstrap';
+import { ChoiceField, Problem, TextField } from '@/ui/fields';
+import { PickCell } from '@/ui/PickCell';
 import { StateMark } from '@/ui/StateMark';
 
 /** The stack of shims in words: clock and thickness, one after the other. */
@@ -17,7 +19,6 @@ const shimText = (shims: readonly Shim[], print: (mm: number) => string) =>
 /** The dry pads: what the last look asks for, what lies under each, and a second look after it. */
 export function ShimsUnderPads({ here, onGo }: { here: string | null; onGo: (hole: string) => void }) {
   const { ticket, type, state, judgement, shop, names, write } = useJob();
-  const id = useId();
   const [clock, setClock] = useState('0');
   const [thickness, setThickness] = useState(String(shop.sizes.shims[0] ?? ''));
   const [turned, setTurned] = useState('');
@@ -78,16 +79,9 @@ export function ShimsUnderPads({ here, onGo }: { here: string | null; onGo: (hol
           <tbody>
             {pads.map(({ hole: each }) => (
               <tr key={each} className={each === hole ? 'here' : undefined}>
-                <th scope="row">
-                  <button
-                    type="button"
-                    className="plain"
-                    aria-current={each === hole ? 'true' : undefined}
-                    onClick={() => onGo(each)}
-                  >
-                    {names.get(each) ?? each}
-                  </button>
-                </th>
+                <PickCell here={each === hole} onPick={() => onGo(each)}>
+                  {names.get(each) ?? each}
+                </PickCell>
                 <td>
                   <StateMark state={stateOf(judgement, 'pad', each) ?? 'unmeasured'} />
                 </td>
@@ -134,52 +128,33 @@ export function ShimsUnderPads({ here, onGo }: { here: string | null; onGo: (hol
           )}
         </p>
         <div className="d-flex flex-wrap gap-2 align-items-end">
-          <div>
-            <Form.Label htmlFor={`${id}-clock`}>One more at, °</Form.Label>
-            <Form.Control
-              id={`${id}-clock`}
-              className="short-figure"
-              inputMode="numeric"
-              value={clock}
-              onChange={(event) => setClock(event.target.value)}
-            />
-          </div>
-          <div>
-            <Form.Label htmlFor={`${id}-thick`}>Thick</Form.Label>
-            <Form.Select id={`${id}-thick`} value={thickness} onChange={(event) => setThickness(event.target.value)}>
-              {shop.sizes.shims.map((size) => (
-                <option key={size} value={size}>
-                  {print(size)} {state.unit}
-                </option>
-              ))}
-            </Form.Select>
-          </div>
+          <TextField label="One more at, °" className="short-figure" inputMode="numeric" value={clock} set={setClock} />
+          <ChoiceField
+            label="Thick"
+            name="thick"
+            value={thickness}
+            set={setThickness}
+            choices={shop.sizes.shims.map((size) => [String(size), `${print(size)} ${state.unit}`])}
+          />
           <Button variant="quiet" onClick={add}>
             Lay it
           </Button>
           {under.length > 0 && (
             <>
-              <div>
-                <Form.Label htmlFor={`${id}-turn`}>Pad turned by, °</Form.Label>
-                <Form.Control
-                  id={`${id}-turn`}
-                  className="short-figure"
-                  inputMode="numeric"
-                  value={turned}
-                  onChange={(event) => setTurned(event.target.value)}
-                />
-              </div>
+              <TextField
+                label="Pad turned by, °"
+                className="short-figure"
+                inputMode="numeric"
+                value={turned}
+                set={setTurned}
+              />
               <Button variant="quiet" disabled={turned.trim() === ''} onClick={turn}>
                 Its shims went with it
               </Button>
             </>
           )}
         </div>
-        {problem !== null && (
-          <p role="alert" className="say fault mt-2 mb-0">
-            {problem}
-          </p>
-        )}
+        <Problem problem={problem} />
       </section>
     </div>
   );

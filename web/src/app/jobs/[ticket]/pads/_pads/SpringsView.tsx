@@ -6,16 +6,19 @@ import {
   gaugesFor,
   helperIsLighter,
   inUse,
+  lineFor,
   parseLength,
+  parseSize,
   printFigure,
   printQuantity,
   solveSpring,
   springQuestion,
   springRows,
-  thingOf,
+  wireSize,
   usualOf,
   wiresFor,
-  type SpringAsSet,
+  type ForceBand,
+  type SpringMeasures,
   type SpringMaterial,
   type SpringRow,
   type SpringSetBody,
@@ -28,7 +31,9 @@ import { usePageKeys } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { useDrawers } from '@/shop/useStock';
-import { Button, Form } from '@/ui/bootstrap';
+import { Button } from '@/ui/bootstrap';
+import { ChoiceField, FieldProblem, figureField, TextField } from '@/ui/fields';
+import { PickCell } from '@/ui/PickCell';
 import { StateMark } from '@/ui/StateMark';
 import { ForceChart } from './ForceChart';
 import { PadsNav } from './PadsNav';
@@ -52,35 +57,30 @@ type Field = (typeof lengths)[number][0] | 'diameter' | 'width' | 'thickness';
 function Answer({
   spring,
   row,
+  band,
   material,
   stock,
   onSet,
   onChoose,
 }: {
-  spring: Omit<SpringSetBody, 'done'>;
+  spring: SpringMeasures;
   row: SpringRow;
+  band: ForceBand;
   material: SpringMaterial;
   stock: StockState;
   onSet: (preset: number) => void;
   onChoose: (size: number, preset: number) => void;
 }) {
-  const { state, type, shop } = useJob();
-  const band = forceBand(state, type);
+  const { state, shop } = useJob();
   const wires = wiresFor(spring, material, stock);
-  const ask = (of: Omit<SpringAsSet, 'entry' | 'seq'>) => {
+  const ask = (of: SpringMeasures) => {
     const made = shop.springMaterials.find(({ id }) => id === of.material);
     return made ? solveSpring(springQuestion(of, made, band, wires)) : null;
   };
   const answer = ask(spring);
   if (!answer) return null;
   const unit = state.unit;
-  const lighter = helperIsLighter(
-    {
-      main: spring.which === 'main' ? { ...spring, entry: '', seq: 0 } : row.main,
-      helper: spring.which === 'helper' ? { ...spring, entry: '', seq: 0 } : row.helper,
-    },
-    (each) => ask(each)?.rest.touch ?? null,
-  );
+  const lighter = helperIsLighter({ ...row, [spring.which]: spring }, (each) => ask(each)?.rest.touch ?? null);
   const words = { light: 'too light', within: 'right', heavy: 'too strong' }[answer.verdict];
   return (
     <div className="mt-2">
@@ -122,7 +122,7 @@ function Answer({
 }
 
 /** One spring by its measures: what it gives, how to set it, what to renew it from. */
-function SpringForm({ row, stock }: { row: SpringRow; stock: StockState }) {
+function SpringForm({ row, band, stock }: { row: SpringRow; band: ForceBand; stock: StockState }) {
   const { state, type, shop, write } = useJob();
   const id = useId();
   const unit = state.unit;
@@ -130,7 +130,7 @@ function SpringForm({ row, stock }: { row: SpringRow; stock: StockState }) {
   const [which, setWhich] = useState<SpringSetBody['which']>('main');
   const known = which === 'main' ? row.main : row.helper;
   const pad = type.pads.find(({ key }) => key === row.key);
-  const startText = (from: SpringAsSet | null): Partial<Record<Field, string>> => {
+  const startText = (from: SpringMeasures | null): Partial<Record<Field, string>> => {
     const figure = (mm: number) => printFigure(mm, unit);
     const texts: Partial<Record<Field, string>> = {};
     if (pad) texts.padRadius = figure(pad.axisDistance);
@@ -161,14 +161,16 @@ function SpringForm({ row, stock }: { row: SpringRow; stock: StockState }) {
         ] as const)),
     ...lengths,
   ];
-  const read = (complain: boolean): Omit<SpringSetBody, 'done'> | null => {
+  const read = (complain: boolean): SpringMeasures | null => {
     const sizes: Partial<Record<Field, number>> = {};
     for (const [field, label] of fields) {
-      const parsed = parseLength(text[field] ?? '', unit);
-      const bad = !parsed.ok || parsed.mm < 0 || (parsed.mm === 0 && field !== 'travel');
-      if (bad && complain)
-        setProblem({ at: field, words: `${label}: ${parsed.ok ? 'it must be more than 0.' : parsed.problem}` });
-      if (!parsed.ok || bad) return null;
+      // Only what it is bent further may be nothing.
+      const parsed = (field === 'travel' ? parseLength : parseSize)(text[field] ?? '', unit);
+      if (!parsed.ok || parsed.mm < 0) {
+        const why = parsed.ok ? 'It cannot be less than 0.' : parsed.problem;
+        if (complain) setProblem({ at: field, words: `${label}: ${why}` });
+        return null;
+      }
       sizes[field] = parsed.mm;
     }
     const { length = 0, preset = 0, travel = 0, catchRadius = 0, touchRadius = 0, padRadius = 0 } = sizes;
@@ -184,31 +186,18 @@ function SpringForm({ row, stock }: { row: SpringRow; stock: StockState }) {
     setProblem(null);
     const next = { ...whole, ...change };
     if (!write('spring-set', next)) return;
-    setText(startText({ ...next, entry: '', seq: 0 }));
+    setText(startText(next));
   };
   const choose = (size: number, preset: number) => {
     if (!of || !spring) return;
-    const item = wiresFor(spring, of, stock).find(
-      (wire) => (kind === 'needle' ? wire.diameter : wire.thickness) === size,
-    );
+    const item = wiresFor(spring, of, stock).find((wire) => wireSize(spring, wire) === size);
     if (!item) return;
     keep({
       section: 'width' in spring.section ? { ...spring.section, thickness: size } : { diameter: size },
       preset,
       done: true,
     });
-    write('chosen', {
-      lines: [
-        {
-          part: row.key,
-          use: 'spring',
-          item: item.id,
-          thing: thingOf(item),
-          count: 1,
-          ...(item.price !== undefined && { price: item.price }),
-        },
-      ],
-    });
+    write('chosen', { lines: [lineFor('spring', row.key, item)] });
   };
   return (
     <form
@@ -218,61 +207,53 @@ function SpringForm({ row, stock }: { row: SpringRow; stock: StockState }) {
       }}
     >
       <div className="pad-fields spring-fields">
-        <div>
-          <Form.Label htmlFor={`${id}-which`}>Spring</Form.Label>
-          <Form.Select
-            id={`${id}-which`}
-            value={which}
-            onChange={(event) => turnTo(event.target.value as SpringSetBody['which'])}
-          >
-            <option value="main">main</option>
-            <option value="helper">helper</option>
-          </Form.Select>
-        </div>
-        <div>
-          <Form.Label htmlFor={`${id}-kind`}>Kind</Form.Label>
-          <Form.Select id={`${id}-kind`} value={kind} onChange={(event) => setKind(event.target.value as Kind)}>
-            <option value="needle">needle</option>
-            <option value="flat">flat</option>
-          </Form.Select>
-        </div>
-        <div>
-          <Form.Label htmlFor={`${id}-of`}>Of</Form.Label>
-          <Form.Select id={`${id}-of`} value={material} onChange={(event) => setMaterial(event.target.value)}>
-            {materials.map((each) => (
-              <option key={each.id} value={each.id}>
-                {each.name}
-              </option>
-            ))}
-          </Form.Select>
-        </div>
+        <ChoiceField
+          label="Spring"
+          name="which"
+          value={which}
+          set={turnTo}
+          choices={[
+            ['main', 'main'],
+            ['helper', 'helper'],
+          ]}
+        />
+        <ChoiceField
+          label="Kind"
+          name="kind"
+          value={kind}
+          set={setKind}
+          choices={[
+            ['needle', 'needle'],
+            ['flat', 'flat'],
+          ]}
+        />
+        <ChoiceField
+          label="Of"
+          name="of"
+          value={material}
+          set={setMaterial}
+          choices={materials.map((each) => [each.id, each.name])}
+        />
         {fields.map(([field, label]) => (
-          <div key={field}>
-            <Form.Label htmlFor={`${id}-${field}`}>
-              {label}, {unit}
-            </Form.Label>
-            <Form.Control
-              id={`${id}-${field}`}
-              inputMode="decimal"
-              autoComplete="off"
-              isInvalid={problem?.at === field}
-              aria-describedby={problem?.at === field ? `${id}-problem` : undefined}
-              value={text[field] ?? ''}
-              onChange={(event) => setText((before) => ({ ...before, [field]: event.target.value }))}
-            />
-          </div>
+          <TextField
+            key={field}
+            label={`${label}, ${unit}`}
+            {...figureField}
+            value={text[field] ?? ''}
+            set={(typed) => setText((before) => ({ ...before, [field]: typed }))}
+            wrongBy={problem?.at === field ? `${id}-problem` : undefined}
+          />
         ))}
         <Button type="submit" variant="quiet">
           Keep its measures
         </Button>
       </div>
-      <p id={`${id}-problem`} className="text-danger mb-0" role="alert">
-        {problem?.words ?? ''}
-      </p>
+      <FieldProblem id={`${id}-problem`} words={problem?.words} />
       {spring && of ? (
         <Answer
           spring={spring}
           row={row}
+          band={band}
           material={of}
           stock={stock}
           onSet={(preset) => keep({ preset, done: true })}
@@ -347,16 +328,9 @@ export function SpringsView({ first }: { first: StockState }) {
                   <tbody>
                     {rows.map(({ key, kinds, force, before, state: stands, main, helper }) => (
                       <tr key={key} className={key === row.key ? 'here' : undefined}>
-                        <th scope="row">
-                          <button
-                            type="button"
-                            className="plain"
-                            aria-current={key === row.key ? 'true' : undefined}
-                            onClick={() => go(key)}
-                          >
-                            {names.get(key) ?? key}
-                          </button>
-                        </th>
+                        <PickCell here={key === row.key} onPick={() => go(key)}>
+                          {names.get(key) ?? key}
+                        </PickCell>
                         <td>
                           {kinds.join(', ')}
                           {main && <span className="soft"> measured{helper ? ', helper too' : ''}</span>}
@@ -380,18 +354,14 @@ export function SpringsView({ first }: { first: StockState }) {
                     take();
                   }}
                 >
-                  <div>
-                    <Form.Label htmlFor={`${id}-force`}>Force at the touch to seal, N</Form.Label>
-                    <Form.Control
-                      id={`${id}-force`}
-                      className="short-figure"
-                      inputMode="decimal"
-                      autoComplete="off"
-                      isInvalid={problem !== null}
-                      value={text}
-                      onChange={(event) => setText(event.target.value)}
-                    />
-                  </div>
+                  <TextField
+                    label="Force at the touch to seal, N"
+                    className="short-figure"
+                    {...figureField}
+                    value={text}
+                    set={setText}
+                    wrongBy={problem === null ? undefined : id}
+                  />
                   <Button type="submit" disabled={text.trim() === ''}>
                     Take it, next
                   </Button>
@@ -400,11 +370,11 @@ export function SpringsView({ first }: { first: StockState }) {
                       ? `Wanted: ${band.least === null ? 'up' : newtons(band.least)} to ${band.most === null ? 'any' : newtons(band.most)}`
                       : 'The practice sets no limits.'}
                   </span>
-                  <p role="alert" className="text-danger mb-0 w-100">
-                    {problem ?? ''}
-                  </p>
+                  <div className="w-100">
+                    <FieldProblem id={id} words={problem ?? undefined} />
+                  </div>
                 </form>
-                <SpringForm key={row.key} row={row} stock={stock} />
+                <SpringForm key={row.key} row={row} band={band} stock={stock} />
               </section>
             </div>
           ) : (
