@@ -6,6 +6,7 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { BenchProvider } from '@/frame/BenchContext';
+import { keepFirstPresses } from '@/frame/firstPresses';
 import { KeyHelpDialog } from '@/frame/KeyHelpDialog';
 import { Masthead } from '@/frame/Masthead';
 import { shopZone } from '@/server/jobs';
@@ -25,7 +26,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   return (
     <html lang="en-GB" data-bs-theme="light" suppressHydrationWarning>
       <body>
-        <script nonce={nonce} dangerouslySetInnerHTML={{ __html: lightScript }} />
+        <script
+          nonce={nonce}
+          dangerouslySetInnerHTML={{ __html: `${lightScript};(${keepFirstPresses.toString()})()` }}
+        />
         <BenchProvider zone={zone}>
           <a className="skip" href="#main">
             Skip to the work

@@ -87,6 +87,13 @@ export function BenchProvider({ zone, children }: { zone: string; children: Reac
     return () => window.removeEventListener('load', recall);
   }, []);
 
+  useEffect(() => {
+    const answer = () => window.pageAnswers?.();
+    if (document.readyState !== 'loading') answer();
+    else document.addEventListener('DOMContentLoaded', answer, { once: true });
+    return () => document.removeEventListener('DOMContentLoaded', answer);
+  }, []);
+
   const who = useCallback(
     () => author.trim() || (recalled.current ? '' : (localStorage.getItem('holotonos-author') ?? '').trim()),
     [author],

@@ -1,0 +1,73 @@
+import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
+import type { HTTPRequest, Page } from 'puppeteer-core';
+import { entriesOf, fill, openTicket, press, seeText, startPage, until, type App } from './app';
+import { readingsOf, settled } from './measuring';
+
+jest.setTimeout(180_000);
+
+let app: App;
+let page: Page;
+let complaints: string[];
+let held: HTTPRequest[] = [];
+let holding = false;
+beforeAll(async () => {
+  ({ app, page, complaints } = await startPage());
+  await openTicket(app.address, 'LL-330', { scope: 'overhaul' });
+  await page.setRequestInterception(true);
+  page.on('request', (request) => {
+    if (holding && request.resourceType() === 'script') held.push(request);
+    else void request.continue();
+  });
+});
+afterAll(() => app.close());
+
+/** Opens a page that is drawn and does not run yet; its answer lets it run. */
+async function asleep(path: string): Promise<() => Promise<void>> {
+  holding = true;
+  await page.goto(`${app.address}${path}`, { waitUntil: 'domcontentloaded' });
+  expect(await page.evaluate(() => typeof window.pageAnswers)).toBe('function');
+  return async () => {
+    holding = false;
+    const all = held;
+    held = [];
+    await Promise.all(all.map((request) => request.continue()));
+  };
+}
+
+test('a button pressed before the page runs is pressed once it does, and once', async () => {
+  const wake = await asleep('/stock');
+  for (const _ of [1, 2]) await press(page, 'Something new');
+  expect(await page.$('.stock-side form')).toBeNull();
+  await wake();
+  await page.waitForSelector('.stock-side form');
+});
+
+test('a figure typed before the field is asked for is in the logbook', async () => {
+  const wake = await asleep('/jobs/LL-330/measure?group=pad');
+  await page.keyboard.type('0.42');
+  await page.keyboard.press('Enter');
+  expect(await readingsOf(app, 'LL-330')).toEqual([]);
+  await wake();
+  await until(page, () => document.body.innerText.includes('0.420'));
+  await settled(page);
+  expect((await readingsOf(app, 'LL-330')).map(({ body }) => body['typed'])).toEqual(['0.42']);
+});
+
+test('a form filled in and sent before the page runs is sent whole', async () => {
+  const wake = await asleep('/tickets/new');
+  await fill(page, 'At the bench', 'Perrin Oake');
+  await page.type('input[name=owner]', 'The bargees’ choir');
+  await page.type('input[name=ticket]', 'LL-331');
+  await page.select('select[name=scope]', 'repair');
+  await page.click('form button[type=submit]');
+  expect(page.url()).toBe(`${app.address}/tickets/new`);
+  await wake();
+  await seeText(page, 'LL-331 · Alto saxophone');
+  const [intake, ...more] = await entriesOf(app.address, 'LL-331');
+  expect(intake).toMatchObject({ author: 'Perrin Oake', body: { owner: 'The bargees’ choir', scope: 'repair' } });
+  expect(more).toEqual([]);
+});
+
+test('nothing complained', () => {
+  expect(complaints).toEqual([]);
+});
