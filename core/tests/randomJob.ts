@@ -53,6 +53,16 @@ const fitting: Partial<Record<EntryKind, (body: Body, state: JobState, chance: C
     return { name: body.name ?? 'Renamed', put: { keys: key ? [{ ...key, name: `${key.name} again` }] : [] } };
   },
   'part-off': (body, state, chance) => placed(body, state, chance),
+  'named-off': ({ note }, { board, instrument }, chance) => {
+    const part = `named-${instrument?.keys.length ?? 0}`;
+    const cell = pick(chance, boardCells(board));
+    return {
+      part,
+      put: { keys: [{ id: part, name: part, rest: 'closed' }] },
+      off: [{ part, where: 'board', cell }],
+      note,
+    };
+  },
   'part-placed': (body, state, chance) => ({
     ...placed(body, state, chance),
     part: pick(chance, [...state.off.keys()]),

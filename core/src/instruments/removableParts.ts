@@ -14,7 +14,7 @@ export interface RemovablePart {
 
 const isScrewed = (kind: string) => kind !== 'ring' && kind !== 'rest' && kind !== 'plate';
 /** The two screws of a key that turns on pivots; they are no rows of the type. */
-const pivotId = (rod: string, end: 'top' | 'bottom') => `${rod}-${end}-pivot`;
+export const pivotId = (rod: string, end: 'top' | 'bottom') => `${rod}-${end}-pivot`;
 
 /**
  * Everything that can be taken off an instrument, down the tube: sections, fittings, rods, pivot screws and keys. Pads,
@@ -40,7 +40,7 @@ export function removableParts(type: InstrumentType): RemovablePart[] {
           : 'Top and bottom are kept apart.';
       return (['top', 'bottom'] as const).map((end) => ({
         id: pivotId(id, end),
-        name: `${name.replace(/ (rod|axle)$/, '')} ${end} pivot`,
+        name: `${name.replace(/ (rod|axle|pivots)$/, '')} ${end} pivot`,
         kind: 'pivot',
         end,
         keepApart,

@@ -92,6 +92,15 @@ const bodies: Record<string, [object, string]> = {
   ],
   'board': [{ rows: 6, columns: 10 }, 'Screw board of 6 rows and 10 columns'],
   'part-off': [{ part: 'g', where: 'board', cell: 'B4' }, 'Off: G, on the board at B4'],
+  'named-off': [
+    {
+      part: 'g',
+      put: {},
+      off: [{ part: 'g', where: 'board', cell: 'B4' }],
+      corks: [{ id: 'g-foot', place: 'foot', kind: 'cork' }],
+    },
+    'Off and named: G, on the board at B4. wants cork, foot',
+  ],
   'part-placed': [{ part: 'g', where: 'lost' }, 'G is now lost'],
   'part-on': [{ part: 'g' }, 'Back on: G'],
   'soak': [{ soak: 'x', part: 'g', with: 'penetrating oil', minutes: 60 }, 'G left to soak in penetrating oil'],

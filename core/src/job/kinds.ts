@@ -24,6 +24,7 @@ import { roundOver } from '../rounds/roundOver.kind';
 import { roundSkip } from '../rounds/roundSkip.kind';
 import { springSet } from '../springSet/springSet.kind';
 import { board } from '../stripdown/board.kind';
+import { namedOff } from '../stripdown/namedOff.kind';
 import { partOff } from '../stripdown/partOff.kind';
 import { partOn } from '../stripdown/partOn.kind';
 import { partPlaced } from '../stripdown/partPlaced.kind';
@@ -74,6 +75,7 @@ export const jobKinds = {
   'observation': observation,
   'board': board,
   'part-off': partOff,
+  'named-off': namedOff,
   'part-placed': partPlaced,
   'part-on': partOn,
   'soak': soak,

@@ -23,16 +23,20 @@ export const isOnBoard = ({ rows, columns }: Board, cell: string): boolean => {
   return row >= 0 && row < rows && column >= 1 && column <= columns;
 };
 
-/** The first empty place after the one filled last, round the board once; null when the board is full. */
-export function nextCell(state: Pick<JobState, 'board' | 'off'>): string | null {
+/** The empty places of the board, from the one after that filled last, round the board once. */
+export function freeCells(state: Pick<JobState, 'board' | 'off'>): string[] {
   const cells = boardCells(state.board);
   const taken = new Set([...state.off.values()].map(({ cell }) => cell));
   const last = [...state.off.values()]
     .filter(({ cell }) => cell !== null)
-    .reduce((a, b) => (b.seq > a.seq ? b : a), {
+    // What came off in one move lies in the order in which it was put down.
+    .reduce((a, b) => (b.seq >= a.seq ? b : a), {
       seq: -1,
       cell: null as string | null,
     });
   const from = last.cell === null ? 0 : cells.indexOf(last.cell) + 1;
-  return [...cells.slice(from), ...cells.slice(0, from)].find((cell) => !taken.has(cell)) ?? null;
+  return [...cells.slice(from), ...cells.slice(0, from)].filter((cell) => !taken.has(cell));
 }
+
+/** The first empty place after the one filled last, round the board once; null when the board is full. */
+export const nextCell = (state: Pick<JobState, 'board' | 'off'>): string | null => freeCells(state)[0] ?? null;
