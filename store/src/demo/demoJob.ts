@@ -27,7 +27,7 @@ import {
   rimClocks,
   pictureWords,
   pointsOfPart,
-  removableParts,
+  stripOrder,
   shelfGauges,
   soundInstrument,
   trueGaps,
@@ -186,7 +186,7 @@ export class DemoJob {
 
   /** Takes everything off in an order that nothing speaks against, each part to the next place of the board. */
   stripDown(leave: readonly string[], notes: Readonly<Record<string, string>> = {}): void {
-    const parts = removableParts(this.type).filter(({ id }) => !leave.includes(id));
+    const parts = stripOrder(this.type).filter(({ id }) => !leave.includes(id));
     const guide = assemblyGuide(
       parts.map(({ id }) => id),
       overRelations(this.type),
