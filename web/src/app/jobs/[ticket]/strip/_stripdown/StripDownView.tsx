@@ -1,6 +1,15 @@
 'use client';
 
-import { jobAssembly, nextCell, removableParts, placeWords, type AssemblyLine, type OffPart } from '@holotonos/core';
+import {
+  homeMadeId,
+  jobAssembly,
+  nextCell,
+  placeWords,
+  stripOrder,
+  type AssemblyLine,
+  type EntryKind,
+  type OffPart,
+} from '@holotonos/core';
 import { useSearchParams } from 'next/navigation';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
@@ -9,15 +18,20 @@ import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { useStripControl } from '@/tube/StripControl';
 import { Board } from './Board';
+import { NameOff } from './NameOff';
 import { PartDetails } from './PartDetails';
 import { Soaks } from './SoakPanel';
 
 const keys = [
   { keys: '↓ ↑', does: 'next or previous part of the list' },
   { keys: 'Enter', does: 'take it off, to the next place of the board; or put it back on' },
+  { keys: 'n', does: 'name what comes off, or say more of a part' },
   { keys: 'Tab, then Space and arrows', does: 'carry a part on the board' },
   { keys: 'Backspace', does: 'strike the last part taken off or put back' },
 ];
+
+/** What one press does at the strip-down, and strikes again. */
+const moves: ReadonlySet<EntryKind> = new Set(['part-off', 'part-on', 'named-off']);
 
 interface Line {
   part: string;
@@ -37,6 +51,8 @@ function PartList({
   onChoose,
   onDo,
   onUndo,
+  onName,
+  waits,
   ticks,
 }: {
   label: string;
@@ -45,6 +61,9 @@ function PartList({
   onChoose: (part: string) => void;
   onDo: (part: string) => void;
   onUndo: () => void;
+  onName: () => void;
+  /** the keys are wanted elsewhere first */
+  waits: boolean;
   ticks: boolean;
 }) {
   const id = useId();
@@ -54,7 +73,9 @@ function PartList({
     const to = lines[Math.max(0, Math.min(lines.length - 1, at + steps))];
     if (to) onChoose(to.part);
   };
-  useEffect(() => list.current?.focus({ preventScroll: true }), []);
+  useEffect(() => {
+    if (!waits) list.current?.focus({ preventScroll: true });
+  }, [waits]);
   useEffect(() => {
     list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
@@ -66,6 +87,7 @@ function PartList({
       End: () => move(lines.length),
       Enter: () => chosen !== null && onDo(chosen),
       Backspace: onUndo,
+      n: onName,
     };
     const act = acts[event.key];
     if (!act || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -178,7 +200,7 @@ export function StripDownView() {
   usePageKeys(keys);
 
   const assembly = useMemo(() => jobAssembly(state), [state]);
-  const still = useMemo(() => removableParts(type).filter(({ id }) => !state.off.has(id)), [type, state.off]);
+  const still = useMemo(() => stripOrder(type).filter(({ id }) => !state.off.has(id)), [type, state.off]);
   const lines: Line[] =
     mode === 'off'
       ? still.map(({ id, name, kind, keepApart }) => ({
@@ -206,20 +228,32 @@ export function StripDownView() {
   const putOn = (part: string) => {
     if (state.off.has(part) && write('part-on', { part })) stepOn(part);
   };
+  const nameField = useRef<HTMLInputElement>(null);
+  const nameIt = () => {
+    setMode('off');
+    // The field may only come up with this.
+    requestAnimationFrame(() => nameField.current?.focus());
+  };
   const undo = () => {
-    const last = state.entries.findLast(
-      ({ id, kind }) => (kind === 'part-off' || kind === 'part-on') && !state.struck.has(id),
-    );
-    if (last) write('strike', { entry: last.id, reason: 'undone at the strip-down' });
+    const last = state.entries.findLast(({ id, kind }) => moves.has(kind) && !state.struck.has(id));
+    if (!last || !write('strike', { entry: last.id, reason: 'undone at the strip-down' })) return;
+    // It is the next again.
+    if (last.kind === 'part-off' || last.kind === 'part-on') setWanted(last.body.part);
   };
 
   useChosenOnStrip(chosen, state.off, setWanted);
 
+  // Where nothing is known yet, naming is what one came for.
+  const unknown = type.id === homeMadeId;
+  useEffect(() => {
+    if (unknown && mode === 'off') nameField.current?.focus({ preventScroll: true });
+  }, [unknown, mode]);
+  const list = useRef<HTMLDivElement>(null);
   const doing = mode === 'off' ? takeOff : putOn;
   const chosenLine = lines.find(({ part }) => part === chosen);
   const work = (
     <div className="strip-down">
-      <div>
+      <div ref={list}>
         <div className="d-flex gap-2 mb-2" role="group" aria-label="Which way">
           <Button
             variant={mode === 'off' ? 'primary' : 'quiet'}
@@ -248,6 +282,18 @@ export function StripDownView() {
               Going by the strip-down, “{setAside.reason}” was set aside. Look, and take the wrong one away.
             </div>
           ))}
+        {mode === 'off' && (
+          <NameOff
+            field={nameField}
+            onNamed={(body) => {
+              const taken = write('named-off', body);
+              if (taken) setWanted(body.part);
+              return taken;
+            }}
+            onUndo={undo}
+            onLeave={() => list.current?.querySelector<HTMLElement>('[role=listbox]')?.focus()}
+          />
+        )}
         {lines.length === 0 ? (
           <p className="sheet">{mode === 'off' ? 'Everything is off.' : 'Nothing is off: the instrument is whole.'}</p>
         ) : (
@@ -258,6 +304,8 @@ export function StripDownView() {
             onChoose={setWanted}
             onDo={doing}
             onUndo={undo}
+            onName={nameIt}
+            waits={unknown && mode === 'off'}
             ticks={mode === 'on'}
           />
         )}
