@@ -18,6 +18,7 @@ export * from './stock';
 export * from './materials';
 export * from './padSet';
 export * from './corkSet';
+export * from './sound';
 export * from './springSet';
 export * from './dents';
 export { solveSpring } from './springs';

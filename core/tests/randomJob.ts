@@ -2,6 +2,7 @@ import {
   boardCells,
   chanceFrom,
   choicesOf,
+  compassOf,
   entryBodies,
   entryKinds,
   entryProblems,
@@ -44,6 +45,10 @@ const fitting: Partial<Record<EntryKind, (body: Body, state: JobState, chance: C
     };
   },
   'shims': (body, { instrument }, chance) => ({ ...body, part: pick(chance, instrument?.pads ?? [])?.hole }),
+  'played': (body, { instrument }, chance) => ({
+    ...body,
+    fingering: pick(chance, instrument ? compassOf(instrument) : [])?.id,
+  }),
   'spring-set': (body, { instrument }, chance) => ({
     ...body,
     key: pick(chance, instrument?.keys ?? [])?.id,

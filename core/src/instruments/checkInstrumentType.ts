@@ -7,7 +7,10 @@ import { rodsOf } from './spans';
 
 /** The lists whose ids name parts: no two parts may share one. */
 const partLists = ['sections', 'joints', 'holes', 'rods', 'posts', 'keys', 'fittings'] as const;
-type RowList = keyof Omit<InstrumentType, 'format' | 'version' | 'id' | 'name' | 'family' | 'body' | 'playTest'>;
+type RowList = keyof Omit<
+  InstrumentType,
+  'format' | 'version' | 'id' | 'name' | 'family' | 'body' | 'playTest' | 'sound'
+>;
 
 /** A walk round the carrying links that comes back to where it began, or null. */
 function carryingCircle(links: readonly { driver: string; follower: string }[]): string[] | null {
@@ -63,6 +66,12 @@ function problemsWithOptions(type: InstrumentType, chosen: ReadonlySet<string>):
     if (over?.includes(id)) say(`${path}/over`, 'cannot pass over itself');
   };
 
+  const blown = type.sound?.excitation;
+  if (blown?.kind === 'edge') {
+    for (const name of ['at', 'diameter', 'length'] as const)
+      if (blown[name] === undefined) say(`/sound/excitation/${name}`, 'an edge needs it');
+    if ((blown.at ?? 0) > (type.sections[0]?.length ?? 0)) say('/sound/excitation/at', 'lies below the first section');
+  }
   for (const [{ bore, length }, path] of rows('sections')) {
     if (bore.some(({ at }, k) => k > 0 && at <= (bore[k - 1]?.at ?? 0)))
       say(`${path}/bore`, 'must run down the section');

@@ -208,6 +208,33 @@ export const typeRows = {
   options: row({ id, name }, ['id', 'name']),
 } as const;
 
+/** How an instrument is blown and what its written notes sound like; without it nothing is said of its sound. */
+const soundSchema = {
+  type: 'object',
+  properties: {
+    transposition: {
+      type: 'integer',
+      minimum: -48,
+      maximum: 48,
+      description: 'semitones from what is written to what sounds',
+    },
+    excitation: {
+      type: 'object',
+      properties: {
+        kind: { enum: ['reed', 'edge'] },
+        volume: { type: 'number', minimum: 0, maximum: 1e6, description: 'of reed and mouthpiece, mm³' },
+        at: { ...along, description: 'of an edge: the middle of its hole, mm from the top' },
+        diameter: { ...size, description: 'of the hole of an edge, mm' },
+        length: { ...size, description: 'acoustic length of the hole of an edge, mm' },
+      },
+      required: ['kind'],
+      additionalProperties: false,
+    },
+  },
+  required: ['transposition', 'excitation'],
+  additionalProperties: false,
+} as const;
+
 /** An instrument type: geometry and mechanism of one kind of instrument, as data. Millimetres and clock degrees. */
 export const instrumentTypeSchema = {
   $id: 'https://holotonos.example/schema/instrument-type-1.json',
@@ -222,6 +249,7 @@ export const instrumentTypeSchema = {
     body: { enum: ['metal', 'wood'] },
     playTest: { type: 'string', minLength: 1, maxLength: 60, description: 'name of its play-test protocol' },
     options: list(typeRows.options),
+    sound: soundSchema,
     sections: { ...list(typeRows.sections), minItems: 1 },
     joints: list(typeRows.joints),
     holes: list(typeRows.holes),

@@ -36,9 +36,9 @@ describe('what lies near a spot', () => {
   test('parts of another section are never near, however close their figures', () =>
     expect(partsNear(sax, { ...at('e'), section: 'bell' }, 5).holes).not.toContain('e'));
   test('a dent within its own width of a rim touches a seal; one further off does not', () => {
-    const { diameter } = hole('e');
+    const { diameter } = hole('low-b-flat');
     // Where no post stands within either width: only the rim decides.
-    const spot = (gap: number) => ({ ...at('e', diameter / 2 + gap), width: 4 });
+    const spot = (gap: number) => ({ ...at('low-b-flat', diameter / 2 + gap), width: 4 });
     const posts = partsNear(sax, spot(0), 5).posts;
     expect(posts).toEqual([]);
     expect(isNearSeal(sax, spot(4))).toBe(true);

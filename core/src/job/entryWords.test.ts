@@ -101,6 +101,7 @@ const bodies: Record<string, [object, string]> = {
     },
     'Off and named: G, on the board at B4. wants cork, foot',
   ],
+  'played': [{ fingering: 'd-5-2', heard: 'late', cents: -12 }, 'Played d-5-2: late, −12 cents'],
   'part-placed': [{ part: 'g', where: 'lost' }, 'G is now lost'],
   'part-on': [{ part: 'g' }, 'Back on: G'],
   'soak': [{ soak: 'x', part: 'g', with: 'penetrating oil', minutes: 60 }, 'G left to soak in penetrating oil'],

@@ -10,6 +10,7 @@ import type { OperationState } from '../plan';
 import type { PointState, TickState } from '../readings';
 import type { AdjustmentState, OwnRule } from '../regulation';
 import type { RoundState } from '../rounds';
+import type { PlayedNote } from '../sound';
 import type { SpringAsSet } from '../springSet';
 import type { Board, OffPart, SoakState } from '../stripdown';
 import type { Observation } from '../survey';
@@ -61,6 +62,8 @@ export interface JobState extends LogState<Entry> {
   corks: ReadonlyMap<string, CorkPoint>;
   /** how springs are made and bent, by key and which of its springs */
   springs: ReadonlyMap<string, SpringAsSet>;
+  /** how notes came out when they were last played, by fingering */
+  played: ReadonlyMap<string, PlayedNote>;
   /** parts, materials and outside work, dropped ones among them */
   costs: ReadonlyMap<string, NewEntryOf<'cost'>['body']>;
   /** in the order they were given */
@@ -101,6 +104,7 @@ export const emptyJobState: JobState = {
   shims: new Map(),
   corks: new Map(),
   springs: new Map(),
+  played: new Map(),
   costs: new Map(),
   estimates: new Map(),
   signOff: null,

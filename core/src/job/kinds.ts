@@ -22,6 +22,7 @@ import { rule } from '../regulation/rule.kind';
 import { round } from '../rounds/round.kind';
 import { roundOver } from '../rounds/roundOver.kind';
 import { roundSkip } from '../rounds/roundSkip.kind';
+import { played } from '../sound/played.kind';
 import { springSet } from '../springSet/springSet.kind';
 import { board } from '../stripdown/board.kind';
 import { namedOff } from '../stripdown/namedOff.kind';
@@ -66,6 +67,7 @@ export const jobKinds = {
   'shims': shims,
   'cork-point': corkPoint,
   'spring-set': springSet,
+  'played': played,
   'cost': cost,
   'estimate': estimate,
   'agreement': agreement,

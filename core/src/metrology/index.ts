@@ -9,3 +9,4 @@ export * from './conformity';
 export * from './conformity.solver';
 export * from './interpolate';
 export * from './learn';
+export { normalBelow } from './studentT';

@@ -5,6 +5,9 @@ import jstat from 'jstat';
 
 const { normal, studentt } = jstat.jStat;
 
+/** The share of a standard normal distribution that lies below x; 0 and 1 at the infinities. */
+export const normalBelow = (x: number): number => (Number.isFinite(x) ? normal.cdf(x, 0, 1) : x > 0 ? 1 : 0);
+
 /**
  * Above this the library's incomplete beta runs out of digits, while the expansions below, whose error falls
  * as 1/ν², are good to better than 1e-9.

@@ -70,7 +70,7 @@ describe('what is hidden in an instrument is found by reading it, for a hundred 
   test('a bend: where, toward what, by how much', () => {
     for (const seed of seeds) {
       const truth = sound(seed);
-      const bend = { at: 200 + (seed % 5) * 40, clock: (seed * 47) % 360, degrees: 0.3 + (seed % 7) / 20 };
+      const bend = { at: 180 + (seed % 5) * 35, clock: (seed * 47) % 360, degrees: 0.3 + (seed % 7) / 20 };
       Object.assign(truth.tubes.get('body') ?? {}, { bend });
       const report = found(sax, truth, seed, 'body-line', 'body');
       const line = report.line?.bend;

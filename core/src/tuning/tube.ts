@@ -9,16 +9,19 @@ export interface Impedance {
   im: number;
 }
 
+/** At hand by name: a whole compass asks them millions of times, and looking each up on its object costs as much again. */
+const { PI, abs, ceil, cos, exp, sin, sqrt, tan, tanh } = Math;
+
 const viscosity = 1.81e-5;
-/** Slices of a cone are no longer than this, m. */
-const longestSlice = 0.5e-3;
+/** Slices of a cone are no longer than this where nothing else is asked, mm. */
+const usualSlice = 0.5;
 const metres = 1e-3;
 /** No wind instrument is longer than this, m; a bore of kilometres would be millions of slices. */
 const longestBore = 20;
 
 /** The air inside: speed of sound, m/s, and density, kg/m³, at a temperature in °C. */
 const airAt = (temperature: number) => ({
-  speed: 331.3 * Math.sqrt(1 + temperature / 273.15),
+  speed: 331.3 * sqrt(1 + temperature / 273.15),
   density: (1.2929 * 273.15) / (273.15 + temperature),
 });
 
@@ -71,24 +74,28 @@ function holeModel({ id, diameter, chimney, pad, flanged = false }: Hole, a: num
     ? 0.6133 * b + 0.61 * b * ((pad.diameter * metres) / 2 / b) ** 0.18 * (b / (pad.height * metres)) ** 0.39
     : (flanged ? 0.8216 : 0.6133) * b;
   const series = (wall: number) => (-b * d * d) / (1.78 * wall + 0.94 + 0.54 * d + 0.285 * d * d);
-  const tanh = Math.tanh((1.84 * t) / b);
+  const steep = tanh((1.84 * t) / b);
   return {
     id,
     radius: b,
     open: t + matching + radiation + inner,
     closed: t + matching,
     inner,
-    seriesOpen: series(tanh),
-    seriesClosed: series(1 / tanh),
+    seriesOpen: series(steep),
+    seriesClosed: series(1 / steep),
   };
 }
 
 /** Slices between two places of a bore, from the lower one up: one where it is a cylinder, thin ones where it is a cone. */
-function slicesBetween(upper: { at: number; radius: number }, lower: { at: number; radius: number }): Slice[] {
+function slicesBetween(
+  upper: { at: number; radius: number },
+  lower: { at: number; radius: number },
+  longest: number,
+): Slice[] {
   const length = lower.at - upper.at;
   if (length <= 0) return [];
-  if (Math.abs(lower.radius - upper.radius) < 1e-12) return [{ length, radius: upper.radius }];
-  const count = Math.ceil(length / longestSlice - 1e-9);
+  if (abs(lower.radius - upper.radius) < 1e-12) return [{ length, radius: upper.radius }];
+  const count = ceil(length / longest - 1e-9);
   return Array.from({ length: count }, (_, i) => ({
     length: length / count,
     radius: lower.radius + ((upper.radius - lower.radius) * (i + 0.5)) / count,
@@ -98,9 +105,10 @@ function slicesBetween(upper: { at: number; radius: number }, lower: { at: numbe
 /**
  * A tube as its slices and holes, from the lower end to its excitation.
  *
+ * @param slice no slice of a cone is longer, mm; coarser is quicker
  * @throws Unsolvable when a hole lies below the end of the bore, an edge outside it, or an id is unknown or stands twice
  */
-export function tubeOf(input: PitchInput): Tube {
+export function tubeOf(input: PitchInput, slice = usualSlice): Tube {
   const { holes, excitation, end = 'unflanged', temperature = 20, leaks = [], fingerings } = input;
   oneOfEach(holes, 'hole');
   oneOfEach(fingerings, 'fingering');
@@ -137,7 +145,7 @@ export function tubeOf(input: PitchInput): Tube {
   const climb = (to: number) => {
     const between = points.filter(({ at }) => at > to && at < from.at).reverse();
     for (const next of [...between, { at: to, radius: radiusAt(to) }]) {
-      for (const slice of slicesBetween(next, from)) elements.push({ kind: 'slice', slice });
+      for (const piece of slicesBetween(next, from, slice * metres)) elements.push({ kind: 'slice', slice: piece });
       from = next;
     }
   };
@@ -160,7 +168,7 @@ export function tubeOf(input: PitchInput): Tube {
             radius: radiusAt(source),
             above: source - top.at,
             length: (excitation.length ?? 0) * metres,
-            area: Math.PI * (((excitation.diameter ?? 0) / 2) * metres) ** 2,
+            area: PI * (((excitation.diameter ?? 0) / 2) * metres) ** 2,
           },
     leaks: new Map(
       leaks.map(({ hole, width, gap, land }) => [
@@ -182,15 +190,15 @@ function parallel(z: Impedance, re: number, im: number): void {
 
 /** Up through a cylinder: Z ← (Z + Zc·tanh ΓL)/(1 + (Z/Zc)·tanh ΓL), with the losses at its wall. */
 function through(z: Impedance, { length, radius: a }: Slice, frequency: number, { speed, density }: Tube['air']): void {
-  const root = Math.sqrt(frequency);
-  const zc = (density * speed) / (Math.PI * a * a);
+  const root = sqrt(frequency);
+  const zc = (density * speed) / (PI * a * a);
   const loss = ((3e-5 * root) / a) * length;
-  const turn = ((2 * Math.PI * frequency) / (speed * (1 - 1.65e-3 / (a * root)))) * length;
+  const turn = ((2 * PI * frequency) / (speed * (1 - 1.65e-3 / (a * root)))) * length;
   // tanh(x + jy) = (sinh 2x + j·sin 2y)/(cosh 2x + cos 2y)
-  const grown = Math.exp(2 * loss);
-  const below = (grown + 1 / grown) / 2 + Math.cos(2 * turn);
+  const grown = exp(2 * loss);
+  const below = (grown + 1 / grown) / 2 + cos(2 * turn);
   const tRe = (grown - 1 / grown) / 2 / below;
-  const tIm = Math.sin(2 * turn) / below;
+  const tIm = sin(2 * turn) / below;
   const topRe = z.re + zc * tRe;
   const topIm = z.im + zc * tIm;
   const lowRe = 1 + (z.re * tRe - z.im * tIm) / zc;
@@ -203,18 +211,18 @@ function through(z: Impedance, { length, radius: a }: Slice, frequency: number, 
 /** Up past a hole: half of what it takes from the tube's length, the hole beside it, the other half. */
 function past(z: Impedance, hole: HoleModel, shut: boolean, k: number, frequency: number, tube: Tube): void {
   const { speed, density } = tube.air;
-  const z0 = (density * speed) / (Math.PI * hole.radius ** 2);
+  const z0 = (density * speed) / (PI * hole.radius ** 2);
   const series = (z0 * k * (shut ? hole.seriesClosed : hole.seriesOpen)) / 2;
   const shunt: Impedance = shut
-    ? { re: 0, im: z0 * (-1 / Math.tan(k * hole.closed) + k * hole.inner) }
-    : { re: z0 * 0.25 * (k * hole.radius) ** 2, im: z0 * Math.tan(k * hole.open) };
+    ? { re: 0, im: z0 * (-1 / tan(k * hole.closed) + k * hole.inner) }
+    : { re: z0 * 0.25 * (k * hole.radius) ** 2, im: z0 * tan(k * hole.open) };
   const leak = shut ? tube.leaks.get(hole.id) : undefined;
   if (leak) {
     const { width, gap, land } = leak;
     parallel(
       shunt,
       (12 * viscosity * land) / (width * gap ** 3),
-      (2 * Math.PI * frequency * 1.2 * density * land) / (width * gap),
+      (2 * PI * frequency * 1.2 * density * land) / (width * gap),
     );
   }
   z.im += series;
@@ -225,10 +233,10 @@ function past(z: Impedance, hole: HoleModel, shut: boolean, k: number, frequency
 /** What the player's end of the tube meets at a frequency, with some of its holes closed. */
 export function inputImpedance(tube: Tube, closed: ReadonlySet<string>, frequency: number): Impedance {
   const { speed, density } = tube.air;
-  const omega = 2 * Math.PI * frequency;
+  const omega = 2 * PI * frequency;
   const k = omega / speed;
   const ka = k * tube.endRadius;
-  const end = (density * speed) / (Math.PI * tube.endRadius ** 2);
+  const end = (density * speed) / (PI * tube.endRadius ** 2);
   const z: Impedance = tube.flangedEnd
     ? { re: end * 0.5 * ka * ka, im: end * 0.8216 * ka }
     : { re: end * 0.25 * ka * ka, im: end * 0.6133 * ka };
@@ -241,8 +249,8 @@ export function inputImpedance(tube: Tube, closed: ReadonlySet<string>, frequenc
     return z;
   }
   if (excitation.above > 0) {
-    const own = (density * speed) / (Math.PI * excitation.radius ** 2);
-    parallel(z, 0, -own / Math.tan((omega * excitation.above) / speed));
+    const own = (density * speed) / (PI * excitation.radius ** 2);
+    parallel(z, 0, -own / tan((omega * excitation.above) / speed));
   }
   z.im += (omega * density * excitation.length) / excitation.area;
   return z;
@@ -250,4 +258,4 @@ export function inputImpedance(tube: Tube, closed: ReadonlySet<string>, frequenc
 
 /** What a wide tube as the upper end would meet: the measure of how strong a resonance is. */
 export const topImpedance = ({ air: { speed, density }, topRadius }: Tube): number =>
-  (density * speed) / (Math.PI * topRadius ** 2);
+  (density * speed) / (PI * topRadius ** 2);

@@ -1,0 +1,170 @@
+import { padClocks, padPoint, readPoint } from '../judgement';
+import { boreAt, sectionStarts, type InstrumentType } from '../instruments';
+import type { JobState } from '../job';
+import { length, phrase, type Phrase } from '../units';
+import { usualLand, usualReach, type Place } from './suspects';
+import type { Slit, WallLeak } from './soundTube';
+
+/** All that the leaks of a job are worked out from. */
+export type LeakyJob = Pick<JobState, 'points' | 'ticks' | 'observations' | 'practice' | 'tolerances' | 'passes'>;
+
+/** One place that lets air out, and how that is known. */
+export interface KnownLeak {
+  /** a hole, or `joint:` and a joint */
+  id: string;
+  slit: Slit;
+  words: Phrase;
+  /** was its gap read, or does a look stand for one? */
+  measured: boolean;
+  seq: number;
+}
+
+/** Thinner than this a gap is what every good pad has, mm. */
+const noGap = 0.01;
+/** What light, or a film that is free, stands for, mm: enough to see, too little to have been read. */
+const lookedGap = 0.05;
+/** Air, Pa·s. */
+const viscosity = 1.81e-5;
+/** Joints are tried at this pressure, Pa. */
+const jointPressure = 2500;
+
+const rim = (diameter: number, share: number) => Math.PI * diameter * share;
+
+/** A pad’s gaps round the clock as one slit that passes as much: what passes grows with the cube of a gap. */
+function slitOfGaps(diameter: number, gaps: readonly number[]): Slit | null {
+  const open = gaps.filter((gap) => gap > noGap);
+  if (open.length === 0) return null;
+  const cubes = open.reduce((sum, gap) => sum + gap ** 3, 0) / open.length;
+  return { width: rim(diameter, open.length / gaps.length), gap: Math.cbrt(cubes), land: usualLand };
+}
+
+/** What is known of a pad: its gaps where all were read, else the newer of light and tick. */
+function padLeak(state: LeakyJob, hole: string, diameter: number): KnownLeak | null {
+  const points = padClocks.map((clock) => readPoint(state, padPoint(hole, clock)));
+  if (points.every(({ mean }) => mean !== null)) {
+    const slit = slitOfGaps(
+      diameter,
+      points.map(({ mean }) => mean ?? 0),
+    );
+    const seq = Math.max(...points.flatMap(({ fresh }) => fresh.map((reading) => reading.seq)));
+    return slit && { id: hole, slit, words: phrase`gap of ${length(slit.gap)} as read`, measured: true, seq };
+  }
+  const light = state.observations.get(`light:${hole}`);
+  const tick = state.ticks.get(`pad:${hole}`);
+  const tickSeq = tick && tick.stale === null ? tick.seq : -1;
+  if (light?.sectors && light.seq > tickSeq) {
+    if (light.sectors.length === 0) return null;
+    const slit = { width: rim(diameter, light.sectors.length / padClocks.length), gap: lookedGap, land: usualLand };
+    return { id: hole, slit, words: ['light shows'], measured: false, seq: light.seq };
+  }
+  if (!tick || tickSeq === -1 || tick.verdict === 'good') return null;
+  const slit = { width: rim(diameter, 1 / 3), gap: tick.film ?? lookedGap, land: usualLand };
+  return { id: hole, slit, words: ['it was seen not to seal'], measured: false, seq: tick.seq };
+}
+
+/** How high pads stand open, by hole, mm, as far as it was read. */
+export const heightsOf = (state: LeakyJob, type: InstrumentType): Map<string, number> =>
+  new Map(
+    type.pads.flatMap(({ hole }): [string, number][] => {
+      const { mean } = readPoint(state, { group: 'pad', part: hole, measure: 'height', clock: 0 });
+      return mean === null ? [] : [[hole, mean]];
+    }),
+  );
+
+/** A slit as a pad of this hole would leak that nobody has looked at, mm. */
+export const usualSlit = (type: InstrumentType, id: string, gap = lookedGap): Slit | null => {
+  const pad = type.pads.find(({ hole }) => hole === id);
+  if (pad) return { width: rim(pad.diameter, usualReach), gap, land: usualLand };
+  return wallOf(type).find((wall) => wall.id === id)?.slit ?? null;
+};
+
+const wallId = (joint: string) => `joint:${joint}`;
+
+/** The part a place is: a hole, or the joint a leak of the wall is at. */
+export const partOfPlace = (place: string): string => place.replace(/^joint:/, '');
+
+/** Where each joint lies along the whole, and how wide it is there, mm. */
+function jointsOf(type: InstrumentType): { id: string; joint: string; at: number; diameter: number; length: number }[] {
+  const starts = sectionStarts(type, 0);
+  return type.joints.flatMap(({ id, upper, length: deep }) => {
+    const section = type.sections.find((each) => each.id === upper);
+    if (!section) return [];
+    const at = (starts.get(upper) ?? 0) + section.length;
+    return [{ id: wallId(id), joint: id, at, diameter: boreAt(section, section.length), length: deep }];
+  });
+}
+
+/** A joint as a slit that passes what its tester read, or what a look stands for. */
+function jointLeak(
+  state: LeakyJob,
+  { id, joint, diameter, length: deep }: ReturnType<typeof jointsOf>[number],
+): KnownLeak | null {
+  const read = (measure: 'leak' | 'leak-baseline') =>
+    readPoint(state, { group: 'joint', part: joint, measure, clock: 0 });
+  const [leak, own] = [read('leak'), read('leak-baseline')];
+  const width = rim(diameter, 1);
+  if (leak.mean !== null) {
+    const flow = Math.max(0, leak.mean - (own.mean ?? 0));
+    if (flow === 0) return null;
+    // mL/min to m³/s; Q = w·g³·Δp/(12·μ·land), for the gap.
+    const gap = Math.cbrt((((flow * 1e-6) / 60) * 12 * viscosity * deep) / (width * jointPressure)) * 1000;
+    return {
+      id,
+      slit: { width, gap, land: deep },
+      words: phrase`${{ value: flow, unit: 'mL/min' }} as read`,
+      measured: true,
+      seq: Math.max(...leak.fresh.map(({ seq }) => seq)),
+    };
+  }
+  const tick = state.ticks.get(`joint:${joint}`);
+  if (!tick || tick.stale !== null || tick.says !== 'leaks') return null;
+  return {
+    id,
+    slit: { width, gap: lookedGap, land: deep },
+    words: ['it was found to leak'],
+    measured: false,
+    seq: tick.seq,
+  };
+}
+
+/** Joints as places of the wall that may leak. */
+export const wallOf = (type: InstrumentType): WallLeak[] =>
+  jointsOf(type).map(({ id, at, diameter, length: deep }) => ({
+    id,
+    at,
+    slit: { width: rim(diameter, 1), gap: lookedGap, land: deep },
+  }));
+
+/** Every place of the instrument that is known to let air out: pads as read or looked at, joints as tested. */
+export function leaksOf(state: LeakyJob, type: InstrumentType): KnownLeak[] {
+  const pads = type.pads.flatMap(({ hole, diameter }) => padLeak(state, hole, diameter) ?? []);
+  const joints = jointsOf(type).flatMap((joint) => jointLeak(state, joint) ?? []);
+  return [...pads, ...joints];
+}
+
+/** What a look adds to the odds of a place, in natural logarithms: one that was seen to leak is not picked by chance. */
+const seenLeaking = 2.5;
+/** One whose gaps were all read and that seals would have to have changed since. */
+const readTight = -3;
+
+/** Pads leak more often than joints. */
+const joints = -1;
+
+/** Every place that may leak, with what the bench knows for and against it. */
+export function placesOf(state: LeakyJob, type: InstrumentType): Place[] {
+  const known = new Set(leaksOf(state, type).map(({ id }) => id));
+  const tight = (hole: string) =>
+    padClocks.every((clock) => {
+      const { mean } = readPoint(state, padPoint(hole, clock));
+      return mean !== null && mean <= noGap;
+    });
+  const prior = (id: string) => (known.has(id) ? seenLeaking : tight(id) ? readTight : 0);
+  return [
+    ...type.pads.map(({ hole, diameter }) => ({ id: hole, around: rim(diameter, 1), prior: prior(hole) })),
+    ...jointsOf(type).map(({ id, diameter }) => ({
+      id,
+      around: rim(diameter, 1),
+      prior: known.has(id) ? seenLeaking : joints,
+    })),
+  ];
+}
