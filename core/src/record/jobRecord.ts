@@ -7,6 +7,7 @@ import { jobPlan, type PlanBasis } from '../plan';
 import { practices } from '../practice';
 import { heldWords, tickWords } from '../readings';
 import { given } from './given';
+import { plays } from './plays';
 import { adjustedWords, regulationOf, rulesSeen } from '../regulation';
 import { shopRules } from '../shop';
 import { usualSizes } from '../stock';
@@ -45,6 +46,8 @@ export interface JobRecord {
   adjusted: { link: string; says: Phrase }[];
   /** pads, corks, springs and shims as they are in it now */
   given: Phrase[];
+  /** how it plays, note by note taken together; empty where nobody played it */
+  plays: string[];
   /** rules of regulation that somebody has looked at: those that hold, and the others with why they do not; null where none was */
   rules: { hold: string[]; yield: { words: string; off: Phrase; why: string }[] } | null;
   /** where light showed, first and last */
@@ -176,6 +179,7 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
       ),
     })),
     given: given(state, place),
+    plays: plays(state),
     rules: rulesTold(state, type, basis),
     photos: photoPairs(state).map((pair) => ({ ...pair, title: pictured(pair) })),
     lights: lightHistory(state, type).map((row) => ({ ...row, place: place(row.part) })),

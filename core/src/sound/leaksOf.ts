@@ -1,12 +1,16 @@
 import { padClocks, padPoint, readPoint } from '../judgement';
 import { boreAt, sectionStarts, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
+import { matchesMeasure } from '../readings';
 import { length, phrase, type Phrase } from '../units';
 import { usualLand, usualReach, type Place } from './suspects';
 import type { Slit, WallLeak } from './soundTube';
 
 /** All that the leaks of a job are worked out from. */
-export type LeakyJob = Pick<JobState, 'points' | 'ticks' | 'observations' | 'practice' | 'tolerances' | 'passes'>;
+export type LeakyJob = Pick<
+  JobState,
+  'points' | 'ticks' | 'observations' | 'operations' | 'byId' | 'practice' | 'tolerances' | 'passes'
+>;
 
 /** One place that lets air out, and how that is known. */
 export interface KnownLeak {
@@ -38,6 +42,13 @@ function slitOfGaps(diameter: number, gaps: readonly number[]): Slit | null {
   return { width: rim(diameter, open.length / gaps.length), gap: Math.cbrt(cubes), land: usualLand };
 }
 
+/** Has work that is done moved this pad since? A look with the light is not struck out by it as a reading is. */
+const isWorkedSince = ({ operations, byId }: LeakyJob, hole: string, since: number): boolean =>
+  [...operations.values()].some(({ status, seq, entry }) => {
+    const work = status === 'done' && seq > since ? byId.get(entry) : undefined;
+    return work?.kind === 'operation-done' && work.body.disturbs.some((what) => matchesMeasure(what, 'pad', hole));
+  });
+
 /** What is known of a pad: its gaps where all were read, else the newer of light and tick. */
 function padLeak(state: LeakyJob, hole: string, diameter: number): KnownLeak | null {
   const points = padClocks.map((clock) => readPoint(state, padPoint(hole, clock)));
@@ -53,7 +64,7 @@ function padLeak(state: LeakyJob, hole: string, diameter: number): KnownLeak | n
   const tick = state.ticks.get(`pad:${hole}`);
   const tickSeq = tick && tick.stale === null ? tick.seq : -1;
   if (light?.sectors && light.seq > tickSeq) {
-    if (light.sectors.length === 0) return null;
+    if (light.sectors.length === 0 || isWorkedSince(state, hole, light.seq)) return null;
     const slit = { width: rim(diameter, light.sectors.length / padClocks.length), gap: lookedGap, land: usualLand };
     return { id: hole, slit, words: ['light shows'], measured: false, seq: light.seq };
   }
