@@ -10,6 +10,7 @@ import {
 import { DemoJob } from './demoJob';
 import { crackedWood, dentedTube, doubtfulSeam, rustedRod } from './drawings';
 import { homeMadeClarinet } from './homeMadeClarinet';
+import { playedNotes } from './playedNotes';
 
 const shipped = (id: string, options: readonly string[] = []): InstrumentType => {
   const type = instrumentType(id);
@@ -270,6 +271,11 @@ function oboe(): DemoJob {
     choice: 'D, by less than the thinnest film.',
     reason: 'Its screw is at the end of its thread. Set any later C holds B off, and nothing below speaks.',
   });
+  // Played half-way up, as far as it is regulated: one pad that nobody suspects does not seal.
+  for (const note of playedNotes(job.type, 'g-sharp', 0.08, 14)) {
+    job.pass(0.5);
+    job.write('played', note);
+  }
   return job;
 }
 
