@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import type { HTTPRequest, Page } from 'puppeteer-core';
-import { entriesOf, fill, openTicket, press, seeText, startPage, until, type App } from './app';
+import { entriesOf, fill, openTicket, press, seeText, send, startPage, until, type App } from './app';
 import { readingsOf, settled } from './measuring';
 
 jest.setTimeout(180_000);
@@ -66,6 +66,23 @@ test('a form filled in and sent before the page runs is sent whole', async () =>
   const [intake, ...more] = await entriesOf(app.address, 'LL-331');
   expect(intake).toMatchObject({ author: 'Perrin Oake', body: { owner: 'The bargees’ choir', scope: 'repair' } });
   expect(more).toEqual([]);
+});
+
+test('what somebody else writes while a page wakes does not draw it a second time', async () => {
+  const wake = await asleep('/jobs/LL-330/plan');
+  await page.$eval('.plan-desk', (desk) => desk.setAttribute('data-drawn', 'once'));
+  const body = { finding: crypto.randomUUID(), kind: 'rim-warped', part: 'e', severity: 2, status: 'confirmed' };
+  const answer = await send(`${app.address}/api/v1/jobs/LL-330/entries`, {
+    id: crypto.randomUUID(),
+    kind: 'finding',
+    body,
+    author: 'Perrin Oake',
+    benchTime: new Date().toISOString(),
+  });
+  expect(answer.status).toBe(201);
+  await wake();
+  await seeText(page, 'Level the rim: E');
+  expect(await page.$eval('.plan-desk', (desk) => desk.getAttribute('data-drawn'))).toBe('once');
 });
 
 test('nothing complained', () => {

@@ -29,6 +29,18 @@ export function keepFirstPresses(): void {
     else if (key.length === 1 && !(on instanceof HTMLSelectElement)) put(on, on.value + key);
   };
 
+  /** The same button, should the page have been drawn anew meanwhile. */
+  const stillThere = (button: HTMLElement): HTMLElement | undefined => {
+    if (button.isConnected) return button;
+    const alike = [...document.querySelectorAll<HTMLElement>(button.tagName)];
+    return alike.find(
+      (each) =>
+        each.textContent === button.textContent &&
+        each.getAttribute('aria-label') === button.getAttribute('aria-label') &&
+        each.id === button.id,
+    );
+  };
+
   const onClick = (event: Event) => {
     const button =
       event.target instanceof Element ? event.target.closest('button, [type=checkbox], [type=radio]') : null;
@@ -36,7 +48,7 @@ export function keepFirstPresses(): void {
     event.preventDefault();
     event.stopImmediatePropagation();
     // Nothing moved, so it was pressed again: that is one press.
-    if (kept.at(-1)?.on !== button) kept.push({ on: button, press: () => button.isConnected && button.click() });
+    if (kept.at(-1)?.on !== button) kept.push({ on: button, press: () => stillThere(button)?.click() });
   };
   const onTyped = ({ target }: Event) => {
     if (!isField(target)) return;

@@ -23,6 +23,7 @@ import {
 } from '@holotonos/core';
 import {
   createContext,
+  startTransition,
   useCallback,
   useContext,
   useEffect,
@@ -164,7 +165,9 @@ export function JobProvider({
       const response = await fetch(`${base}/entries?after=${after}`).catch(() => null);
       if (!response?.ok) return;
       const answer = (await response.json()) as { entries: Entry[]; more: boolean };
-      take(answer.entries);
+      // What others write may come while parts of the page are still being taken over; as anything but a transition it
+      // would have them drawn a second time, and whoever had put the focus there would lose it.
+      startTransition(() => take(answer.entries));
       after = answer.entries.at(-1)?.seq ?? after;
       more = answer.more;
     }
@@ -172,7 +175,8 @@ export function JobProvider({
   const [shop, setShop] = useState(firstShop);
   useLive((live) => {
     // What the shop changes while a job is open counts in it at once: its gauges, sizes and rules.
-    if (live.event === 'shop' || live.event === 'stock') void shopNow().then((known) => known && setShop(known));
+    if (live.event === 'shop' || live.event === 'stock')
+      void shopNow().then((known) => known && startTransition(() => setShop(known)));
     if (live.event === 'ready' || (live.event === 'entry' && live.data.ticket === ticket)) void fetchNew();
   });
 

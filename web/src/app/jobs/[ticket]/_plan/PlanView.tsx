@@ -252,7 +252,7 @@ export function PlanView() {
           </div>
           <div>
             {chosen ? (
-              <StepCard key={`${chosen.id} ${chosen.status}`} step={chosen} />
+              <StepCard key={cardKey(chosen)} step={chosen} />
             ) : (
               <p className="sheet">Nothing is planned yet. Confirm a finding and its cure appears here.</p>
             )}
@@ -264,6 +264,13 @@ export function PlanView() {
   );
 }
 
+/**
+ * A card begins anew when its step is started or over, and not when work elsewhere makes it ready: somebody may be typing
+ * on it, or about to press.
+ */
+const cardKey = (step: Step): string =>
+  `${step.id} ${step.status === 'started' ? 'started' : isOver(step) ? 'over' : 'open'}`;
+
 /** One card alone, in large type, its buttons where a thumb reaches them. */
 export function CardView() {
   const { plan } = useJob();
@@ -273,7 +280,7 @@ export function CardView() {
       work={
         <div className="card-alone">
           {chosen ? (
-            <StepCard key={`${chosen.id} ${chosen.status}`} step={chosen} large />
+            <StepCard key={cardKey(chosen)} step={chosen} large />
           ) : (
             <p className="sheet">{plan.steps.length > 0 ? 'Every step is behind us.' : 'Nothing is planned yet.'}</p>
           )}
