@@ -139,6 +139,11 @@ export function RecordPdf({
           <Lines lines={record.adjusted.map(({ says }) => printPhrase(says, unit))} empty="" />
         </Part>
       )}
+      {record.plays.length > 0 && (
+        <Part title="How it plays">
+          <Lines lines={record.plays} empty="" />
+        </Part>
+      )}
       {record.given.length > 0 && (
         <Part title="What it was given">
           <Lines lines={record.given.map((said) => printPhrase(said, unit))} empty="" />

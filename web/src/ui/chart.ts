@@ -1,13 +1,13 @@
 'use client';
 
-import { CategoryScale, Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
+import { BarElement, CategoryScale, Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 
 Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', sans-serif";
 Chart.defaults.font.size = 13;
-Chart.register(CategoryScale, LinearScale, PointElement, LineElement, Tooltip, Legend);
+Chart.register(CategoryScale, LinearScale, PointElement, LineElement, BarElement, Tooltip, Legend);
 
-/** The line chart, with the parts and the type of this application set up once. */
-export { Line } from 'react-chartjs-2';
+/** The charts, with the parts and the type of this application set up once. */
+export { Bar, Line } from 'react-chartjs-2';
 
 /** How an axis is written and ruled. */
 export const axis = (text: string, ink: string, line: string) => ({

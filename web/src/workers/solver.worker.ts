@@ -23,6 +23,21 @@ import {
   type ScheduleOutput,
 } from '@holotonos/core/schedule';
 import { runSolver } from '@holotonos/core/solvers';
+import {
+  leakEffectsSteps,
+  leaksByNote,
+  soundNotes,
+  suspects,
+  type EffectsProgress,
+  type Fingering,
+  type Heard,
+  type LeakEffects,
+  type NoteLoss,
+  type Place,
+  type Slit,
+  type SoundTube,
+  type Suspect,
+} from '@holotonos/core/sound';
 import { expose } from 'comlink';
 
 /** How long a search keeps the thread before it listens for a stop, ms. */
@@ -50,6 +65,23 @@ async function walk<P, T>(name: string, steps: Generator<P, T>, tell: (progress:
   }
 }
 
+/** An instrument as its sound is asked for. */
+export interface SoundOf {
+  tube: SoundTube;
+  compass: Fingering[];
+  /** ids of the leaks its wall may have */
+  wall: string[];
+}
+/** What was worked out of the instrument asked for last: its notes, and what each place that leaks would do to them. */
+let soundKept: { key: string; notes: ReturnType<typeof soundNotes> } | null = null;
+let effectsKept: { key: string; effects: LeakEffects } | null = null;
+
+function notesOf(of: SoundOf): ReturnType<typeof soundNotes> {
+  const key = JSON.stringify([of.tube, of.compass.map(({ id }) => id), of.wall]);
+  soundKept = soundKept?.key === key ? soundKept : { key, notes: soundNotes(of.tube, of.compass, of.wall) };
+  return soundKept.notes;
+}
+
 /** The solvers, off the page's own thread. */
 const api = {
   ready: () => true,
@@ -74,6 +106,27 @@ const api = {
   grades: (of: Pick<PracticePiece, 'instrument' | 'practice'>): Grade[] => {
     const type = pieceType(of);
     return type ? gradesOf(type, of.practice) : [];
+  },
+  /** what leaks do to every note, all together and each alone, in the order of the leaks */
+  leaksByNote: (of: SoundOf, leaks: [string, Slit][]): { together: NoteLoss[]; alone: NoteLoss[][] } => {
+    const notes = notesOf(of);
+    const by = (some: [string, Slit][]) => leaksByNote(of.tube, notes, new Map(some), of.wall);
+    return { together: by(leaks), alone: leaks.map((leak) => by([leak])) };
+  },
+  /** which places would explain how the notes came out; null when it was stopped */
+  suspects: async (
+    of: SoundOf,
+    places: Place[],
+    heard: [string, Heard][],
+    tell: (progress: EffectsProgress) => void,
+  ): Promise<Suspect[] | null> => {
+    const notes = notesOf(of);
+    const key = JSON.stringify([soundKept?.key, places]);
+    const kept = effectsKept?.key === key ? effectsKept.effects : null;
+    const effects = kept ?? (await walk('suspects', leakEffectsSteps(of.tube, notes, places, of.wall), tell));
+    if (effects === null) return null;
+    effectsKept = { key, effects };
+    return suspects(effects, new Map(heard));
   },
   newPiece,
   /** what there was to a practice piece, and what was done of it */

@@ -222,6 +222,15 @@ export function RecordView() {
                 </ul>
               </Section>
             )}
+            {record.plays.length > 0 && (
+              <Section title="How it plays">
+                <ul className="looks">
+                  {record.plays.map((line) => (
+                    <li key={line}>{line}</li>
+                  ))}
+                </ul>
+              </Section>
+            )}
             {record.rules && (
               <Section title="How the keys close together">
                 <ul className="looks">

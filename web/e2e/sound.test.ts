@@ -1,0 +1,122 @@
+import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
+import type { Page } from 'puppeteer-core';
+import {
+  axeInBothLights,
+  axeProblems,
+  entriesOf,
+  openTicket,
+  press,
+  seeText,
+  send,
+  startPage,
+  until,
+  type App,
+} from './app';
+import { enter, settled } from './measuring';
+
+jest.setTimeout(180_000);
+
+let app: App;
+let page: Page;
+let complaints: string[];
+beforeAll(async () => {
+  ({ app, page, complaints } = await startPage());
+});
+afterAll(() => app.close());
+
+const ticket = 'LL-340';
+const playedOf = async (of: string) => (await entriesOf(app.address, of)).filter(({ kind }) => kind === 'played');
+const write = (kind: string, body: object) =>
+  send(`${app.address}/api/v1/jobs/${ticket}/entries`, {
+    id: crypto.randomUUID(),
+    kind,
+    body,
+    author: 'Juno Tam',
+    benchTime: new Date().toISOString(),
+  });
+/** The suspects and leaks as they stand at the side. */
+const side = (label: string) =>
+  page.$eval(`section[aria-label="${label}"]`, (section) => (section as HTMLElement).innerText);
+
+test('an oboe that was played half-way: the pad that would explain it comes first, and is gone to', async () => {
+  await page.goto(`${app.address}/jobs/LL-202/sound`);
+  await seeText(page, 'needed to explain it');
+  const [first = ''] = (await side('Suspects')).split('\n').filter((line) => line.includes('gap of about'));
+  expect(first).toContain('G♯');
+  expect(await axeProblems(page)).toEqual([]);
+  await page.focus('.suspects a');
+  await page.keyboard.press('Enter');
+  await until(page, () => location.pathname.endsWith('/look') && location.search.includes('part=g-sharp'));
+});
+
+test('nothing goes to a mouth before the cautions are read; then notes are written by one key each', async () => {
+  await openTicket(app.address, ticket);
+  await page.goto(`${app.address}/jobs/${ticket}/sound`);
+  await seeText(page, 'Play B♭3');
+  await until(page, () => document.activeElement?.classList.contains('sound'));
+  await page.keyboard.press('c');
+  await seeText(page, 'Read what stands above first');
+  expect(await playedOf(ticket)).toEqual([]);
+  await enter(page, 'It is clean, and I have read this');
+  await until(page, () => document.activeElement?.classList.contains('sound'));
+  for (const key of ['s', 'l', 'c'] as const) await page.keyboard.press(key);
+  await seeText(page, 'Play C♯4');
+  // A slip is struck, and its note comes up again.
+  await page.keyboard.press('Backspace');
+  await seeText(page, 'Play C4');
+  await page.keyboard.press('f');
+  // How far from its name: a figure, typed as it is read.
+  await page.keyboard.type('-12');
+  await page.keyboard.press('Enter');
+  await seeText(page, '−12 ¢');
+  await settled(page);
+  const played = await playedOf(ticket);
+  expect(played.map(({ body }) => [body['fingering'], body['heard'], body['cents']])).toEqual([
+    ['b-flat-3-1', 'silent', undefined],
+    ['b3-1', 'late', undefined],
+    ['c4-1', 'clear', undefined],
+    ['c4-1', 'fuzzy', undefined],
+    ['c-sharp-4-1', 'clear', -12],
+  ]);
+  await seeText(page, 'needed to explain it');
+});
+
+test('a figure that is none stands with what is wrong; an impossible fingering is refused by the server', async () => {
+  await page.focus('input[placeholder=cents]');
+  await page.keyboard.type('9 or so');
+  await page.keyboard.press('Enter');
+  await seeText(page, 'Cents are a figure');
+  expect(await page.$eval('input[placeholder=cents]', (field) => (field as HTMLInputElement).value)).toBe('9 or so');
+  expect((await write('played', { fingering: 'h-9-7', heard: 'clear' })).status).toBe(400);
+});
+
+test('a pad that shows light spoils what lies below it; a hole of the strip says what it would spoil', async () => {
+  await write('tick', { group: 'pad', part: 'g', says: 'light' });
+  await page.goto(`${app.address}/jobs/${ticket}/sound`);
+  await until(page, () =>
+    document.querySelector('section[aria-label="What lets air out"]')?.textContent?.includes('spoils'),
+  );
+  const leaks = await side('What lets air out');
+  expect(leaks).toMatch(/^G: it was seen not to seal/m);
+  await until(page, () =>
+    document.querySelector('canvas')?.getAttribute('aria-label')?.includes('notes suffer, from B♭3'),
+  );
+  // The lowest notes suffer, and what has the hole open does not.
+  const words = await page.$eval('canvas', (canvas) => canvas.getAttribute('aria-label') ?? '');
+  expect(words).not.toMatch(/to (A4|B4|C5)/);
+  await press(page, 'G');
+  expect(await page.$eval('.plain-link[aria-pressed=true]', (button) => button.textContent)).toBe('G');
+});
+
+test('an instrument nobody has said the fingerings of says so', async () => {
+  await page.goto(`${app.address}/jobs/LL-204/sound`);
+  await seeText(page, 'nothing is said of its sound');
+});
+
+test('no faults that axe can find, in both lights, on a phone too, and nothing complained', async () => {
+  expect(await axeInBothLights(page, `${app.address}/jobs/LL-202/sound`)).toEqual([]);
+  await page.setViewport({ width: 390, height: 844 });
+  expect(await axeInBothLights(page, `${app.address}/jobs/${ticket}/sound`)).toEqual([]);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)).toBe(true);
+  expect(complaints).toEqual([]);
+});

@@ -1,0 +1,347 @@
+'use client';
+
+import {
+  cautionWords,
+  deferral,
+  fingeringWords,
+  heardAs,
+  heardFrom,
+  heardWords,
+  parseNumber,
+  partOfPlace,
+  printPhrase,
+  usualSlit,
+  type Fingering,
+  type Heard,
+  type NoteLoss,
+  type PlayedNote,
+} from '@holotonos/core';
+import Link from 'next/link';
+import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { usePageKeys } from '@/frame/BenchContext';
+import { useCautionsToday } from '@/job/cautionsToday';
+import { useJob } from '@/job/JobContext';
+import { Bands } from '@/job/JobShell';
+import { useStripControl } from '@/tube/StripControl';
+import { Button, Form } from '@/ui/bootstrap';
+import { FieldProblem } from '@/ui/fields';
+import { NoteChart } from './NoteChart';
+import { useLossesOf, useSound, type Sound } from './useSound';
+
+const keys = [
+  { keys: '↓ ↑', does: 'next or previous note, from the lowest up' },
+  { keys: 'c f l s', does: 'it came out clear, fuzzy, late, or stayed silent; then the next' },
+  { keys: 'a figure, Enter', does: 'how many cents it is from where it should be; below 0 it is flat' },
+  { keys: 'Backspace', does: 'strike the note written last, and go back to it' },
+];
+const letters: Record<string, Heard> = { c: 'clear', f: 'fuzzy', l: 'late', s: 'silent' };
+const cautions = ['hygiene', 'leakLight'];
+
+/** Nothing goes to a mouth before these were read. */
+function Hygiene({ onDone }: { onDone: () => void }) {
+  const { shop } = useJob();
+  const { accepted, accept } = useCautionsToday();
+  const open = cautions.filter((caution) => !accepted.has(caution));
+  if (open.length === 0) return null;
+  return (
+    <section className="say fault mb-0" aria-label="Before it is played">
+      <ul className="list-plain mb-1">
+        {open.map((caution) => (
+          <li key={caution}>{cautionWords(shop.cautions, caution).text}</li>
+        ))}
+      </ul>
+      <p className="mb-1">{deferral}</p>
+      <Button
+        variant="quiet"
+        onClick={() => {
+          accept(cautions);
+          onDone();
+        }}
+      >
+        It is clean, and I have read this
+      </Button>
+    </section>
+  );
+}
+
+/** The notes from the lowest up, each with how it came out and how much weaker it should be. */
+function NoteList({
+  compass,
+  at,
+  played,
+  together,
+  onGo,
+}: {
+  compass: readonly Fingering[];
+  at: number;
+  played: ReadonlyMap<string, PlayedNote>;
+  together: readonly NoteLoss[] | null;
+  onGo: (at: number) => void;
+}) {
+  const list = useRef<HTMLOListElement>(null);
+  const losses = useMemo(() => new Map((together ?? []).map(({ id, loss }) => [id, loss])), [together]);
+  useEffect(() => {
+    const here = list.current?.children[at] as HTMLElement | undefined;
+    // The list alone moves: the picture beside it stays where it is.
+    if (here && list.current) list.current.scrollTop = here.offsetTop - list.current.clientHeight / 2;
+  }, [at]);
+  return (
+    <ol ref={list} className="part-list note-list" aria-label="Notes, lowest first">
+      {compass.map((fingering, i) => {
+        const as = played.get(fingering.id);
+        const loss = losses.get(fingering.id) ?? 0;
+        return (
+          <li key={fingering.id} className={i === at ? 'here' : undefined}>
+            <button
+              type="button"
+              className="plain"
+              aria-current={i === at ? 'true' : undefined}
+              onClick={() => onGo(i)}
+            >
+              {fingeringWords(fingering)}
+            </button>
+            <span className={as && as.heard !== 'clear' ? 'text-danger' : 'soft'}>
+              {as ? heardWords[as.heard] : ''}
+              {as?.cents !== undefined && ` ${as.cents > 0 ? '+' : as.cents < 0 ? '−' : ''}${Math.abs(as.cents)} ¢`}
+            </span>
+            <span className="soft num">{loss > heardFrom ? `−${loss.toFixed(0)} dB` : ''}</span>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** A place in words, with the way to where it is looked at. */
+function PlaceLink({ place, onPick, here }: { place: string; onPick: (place: string) => void; here: boolean }) {
+  const { names } = useJob();
+  const part = partOfPlace(place);
+  return (
+    <button type="button" className="plain-link" aria-pressed={here} onClick={() => onPick(place)}>
+      {names.get(part) ?? part}
+    </button>
+  );
+}
+
+/** What lets air out as far as the bench knows, and what would explain what was heard. */
+function Places({ sound, place, onPick }: { sound: Sound; place: string | null; onPick: (place: string) => void }) {
+  const { ticket, state } = useJob();
+  const { leaks, alone, suspects, progress, compass } = sound;
+  const words = useMemo(() => new Map((compass ?? []).map((note) => [note.id, fingeringWords(note)])), [compass]);
+  const lookAt = (id: string) =>
+    `/jobs/${ticket}/look?group=${id.startsWith('joint:') ? 'joint' : 'pad'}&part=${partOfPlace(id)}`;
+  const rows = leaks
+    .map((leak, i) => ({ ...leak, suffer: (alone[i] ?? []).filter(({ loss }) => loss > heardFrom) }))
+    .sort((a, b) => b.suffer.length - a.suffer.length);
+  const notes = (suffer: readonly { id: string }[]) => {
+    const first = suffer.slice(0, 4).map(({ id }) => words.get(id) ?? id);
+    return first.join(', ') + (suffer.length > first.length ? ` and ${suffer.length - first.length} more` : '');
+  };
+  return (
+    <>
+      <section aria-label="Suspects">
+        <h2>These would explain it</h2>
+        {progress !== null && <progress max={1} value={progress} aria-label="Working out what would explain it" />}
+        {suspects.length === 0 && progress === null && (
+          <p className="soft">
+            {state.played.size === 0
+              ? 'Play it note by note: what comes out fuzzy, late or not at all points to the places that leak.'
+              : 'Nothing that was played is wrong by a leak.'}
+          </p>
+        )}
+        <ol className="suspects">
+          {suspects.map((suspect) => (
+            <li key={suspect.place}>
+              <PlaceLink place={suspect.place} onPick={onPick} here={suspect.place === place} />{' '}
+              <span className="soft">
+                {suspect.needed ? 'needed to explain it' : 'or this instead'}; a gap of about{' '}
+                {printPhrase([{ value: suspect.gap, unit: 'mm', told: 'stock' }], state.unit)}.{' '}
+                <Link href={lookAt(suspect.place)}>Look at it</Link>
+              </span>
+            </li>
+          ))}
+        </ol>
+      </section>
+      <section aria-label="What lets air out">
+        <h2>What lets air out</h2>
+        {rows.length === 0 ? (
+          <p className="soft">Nothing that was read or looked at lets air out.</p>
+        ) : (
+          <ul className="list-plain">
+            {rows.map(({ id, words: how, measured, suffer }) => (
+              <li key={id} className="mb-1">
+                <PlaceLink place={id} onPick={onPick} here={id === place} />: {printPhrase(how, state.unit)}
+                {!measured && <span className="soft"> (taken as a hair)</span>}
+                <span className="soft d-block">
+                  {suffer.length === 0 ? 'no note minds it' : `spoils ${notes(suffer)}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </section>
+    </>
+  );
+}
+
+/** How it plays: note by note, what leaks do to each note, and what would explain those that fail. */
+export function SoundView() {
+  const { type, state, names, write } = useJob();
+  const sound = useSound();
+  const { accepted } = useCautionsToday();
+  const id = useId();
+  const desk = useRef<HTMLDivElement>(null);
+  const { compass, leaks, together, suspects } = sound;
+  // It goes on where it was left.
+  const [at, setAt] = useState(() => Math.max(0, compass?.findIndex((each) => !state.played.has(each.id)) ?? 0));
+  const [cents, setCents] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [picked, setPlace] = useState<string | null>(null);
+  usePageKeys(keys);
+  // Where nothing is known to leak, what would explain it says more than an empty picture.
+  const place = picked ?? (leaks.length === 0 ? (suspects[0]?.place ?? null) : null);
+  const slit = useMemo(() => {
+    if (place === null) return null;
+    const suspect = suspects.find((each) => each.place === place);
+    return leaks.find((leak) => leak.id === place)?.slit ?? usualSlit(type, place, suspect?.gap);
+  }, [place, leaks, suspects, type]);
+  const losses = useLossesOf(place, slit);
+  const note = compass?.[at];
+  const isShut = cautions.some((caution) => !accepted.has(caution));
+  const back = () => desk.current?.focus({ preventScroll: true });
+  useEffect(back, []);
+  const pickPart = (part: string) => setPlace(part);
+  useStripControl(
+    useMemo(
+      () => ({ targets: ['holes'] as const, here: place === null ? null : partOfPlace(place), onPick: pickPart }),
+      [place],
+    ),
+  );
+
+  if (!compass || compass.length === 0) {
+    return (
+      <Bands
+        work={
+          <p className="sheet">
+            Nobody has said how this instrument is blown and fingered, so nothing is said of its sound. Its pads and
+            joints are looked at by light, film and tester.
+          </p>
+        }
+        readout={<div className="readout-plain">Nothing to play</div>}
+      />
+    );
+  }
+  const say = (heard: Heard, more: { cents?: number } = {}) => {
+    if (!note) return;
+    if (isShut) return setProblem('Read what stands above first: nothing goes to a mouth before.');
+    const before = state.played.get(note.id);
+    const kept = more.cents ?? before?.cents;
+    if (!write('played', { fingering: note.id, heard, ...(kept !== undefined && { cents: kept }) })) return;
+    setProblem(null);
+    setAt(Math.min(compass.length - 1, at + 1));
+  };
+  const take = () => {
+    const value = parseNumber(cents);
+    if (value === null || Math.abs(value) > 600) return setProblem('Cents are a figure from −600 to 600.');
+    if (!note) return;
+    say(state.played.get(note.id)?.heard ?? 'clear', { cents: value });
+    setCents('');
+  };
+  const undo = () => {
+    const last = state.entries.findLast(({ id: entry, kind }) => kind === 'played' && !state.struck.has(entry));
+    if (last?.kind !== 'played') return;
+    if (!write('strike', { entry: last.id, reason: 'undone at the play test' })) return;
+    setAt(
+      Math.max(
+        0,
+        compass.findIndex(({ id: fingering }) => fingering === last.body.fingering),
+      ),
+    );
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const { key } = event;
+    const inField = (event.target as HTMLElement).matches('input');
+    const as = letters[key.toLowerCase()];
+    if (key === 'ArrowDown') setAt(Math.min(compass.length - 1, at + 1));
+    else if (key === 'ArrowUp') setAt(Math.max(0, at - 1));
+    else if (as && cents === '') say(as);
+    else if (key === 'Backspace' && cents === '') undo();
+    else if (!inField && /^[-+−\d]$/.test(key)) {
+      setCents(key);
+      document.getElementById(`${id}-cents`)?.focus();
+    } else return;
+    event.preventDefault();
+  };
+  const heardCount = compass.filter((each) => state.played.has(each.id)).length;
+  const shown = place === null || !losses ? null : { name: names.get(partOfPlace(place)) ?? place, losses };
+  return (
+    <Bands
+      work={
+        <div ref={desk} className="sound" tabIndex={-1} role="group" aria-label="Play test" onKeyDown={onKeyDown}>
+          <NoteList compass={compass} at={at} played={state.played} together={together} onGo={setAt} />
+          <div className="sound-middle">
+            <Hygiene onDone={back} />
+            <div className="sheet mb-0" aria-busy={together === null}>
+              <h2>What the leaks do, note by note</h2>
+              <NoteChart compass={compass} together={together ?? []} place={shown} />
+              <p className="soft mb-0">
+                Reckoned from what was read and looked at. Differences are to be trusted, not the pitch of a single
+                note. Press a hole of the strip to see which notes would suffer from it.
+              </p>
+            </div>
+          </div>
+          <div className="sheet mb-0">
+            <Places sound={sound} place={place} onPick={setPlace} />
+          </div>
+        </div>
+      }
+      readout={
+        <form
+          className="readout-plain"
+          onSubmit={(event) => {
+            event.preventDefault();
+            take();
+          }}
+        >
+          <div>
+            <div className="next" aria-live="polite">
+              {note ? `Play ${fingeringWords(note)}` : ''}
+            </div>
+            <div className="soft">
+              {note && note.down.length > 0
+                ? `down: ${note.down.map((key) => names.get(key) ?? key).join(', ')}`
+                : 'everything up'}{' '}
+              · {heardCount} of {compass.length} played
+            </div>
+          </div>
+          <div className="fault-keys" role="group" aria-label="How it came out">
+            {heardAs.map((as) => (
+              <button key={as} type="button" className={as === 'clear' ? 'good' : 'bad'} onClick={() => say(as)}>
+                <kbd>{as[0]}</kbd> {heardWords[as]}
+              </button>
+            ))}
+          </div>
+          <div>
+            <Form.Label htmlFor={`${id}-cents`} className="visually-hidden">
+              Cents from where it should be
+            </Form.Label>
+            <Form.Control
+              id={`${id}-cents`}
+              className="short-figure"
+              placeholder="cents"
+              inputMode="decimal"
+              autoComplete="off"
+              value={cents}
+              isInvalid={problem !== null}
+              aria-describedby={`${id}-problem`}
+              onChange={(event) => setCents(event.target.value)}
+              onKeyDown={onKeyDown}
+            />
+            <FieldProblem id={`${id}-problem`} words={problem ?? undefined} />
+          </div>
+        </form>
+      }
+    />
+  );
+}

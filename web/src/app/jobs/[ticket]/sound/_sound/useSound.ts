@@ -1,0 +1,147 @@
+'use client';
+
+import {
+  compassOf,
+  heightsOf,
+  leaksOf,
+  placesOf,
+  soundOf,
+  wallOf,
+  type Fingering,
+  type KnownLeak,
+  type LeakyJob,
+  type NoteLoss,
+  type Slit,
+  type Suspect,
+} from '@holotonos/core';
+import { proxy } from 'comlink';
+import { useEffect, useMemo, useState } from 'react';
+import { useJob } from '@/job/JobContext';
+import type { SoundOf } from '@/workers/solver.worker';
+import { solverThread } from '@/workers/solverThread';
+
+/** What the leaks of this job do to its notes, and what would explain how they came out. */
+export interface Sound {
+  /** null where nobody has said how the instrument is blown */
+  compass: Fingering[] | null;
+  leaks: KnownLeak[];
+  /** all leaks together, by note; null while it is worked out */
+  together: NoteLoss[] | null;
+  /** each leak alone, in their order */
+  alone: NoteLoss[][];
+  suspects: Suspect[];
+  /** 0 to 1 while suspects are worked out */
+  progress: number | null;
+}
+
+/** What the model is asked of: the tube as it is known, its notes and its walls; null where it has none. */
+function useSoundOf(known: LeakyJob): SoundOf | null {
+  const { type } = useJob();
+  return useMemo(() => {
+    const walls = wallOf(type);
+    const tube = soundOf(type, heightsOf(known, type), walls);
+    return tube && { tube, compass: compassOf(type), wall: walls.map(({ id }) => id) };
+  }, [type, known]);
+}
+
+/** As much of the job as bears on its leaks: other entries change nothing of it. */
+function useKnown(): LeakyJob {
+  const { points, ticks, observations, operations, byId, practice, tolerances, passes } = useJob().state;
+  return useMemo(
+    () => ({ points, ticks, observations, operations, byId, practice, tolerances, passes }),
+    // Entries by id grow with each entry; what is asked of them hangs on the operations alone.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [points, ticks, observations, operations, practice, tolerances, passes],
+  );
+}
+
+/** What one place would do to each note, as it leaks or as if it did; null while nothing is chosen or it is worked out. */
+export function useLossesOf(place: string | null, slit: Slit | null): NoteLoss[] | null {
+  const of = useSoundOf(useKnown());
+  const [answer, setAnswer] = useState<{ place: string; losses: NoteLoss[] } | null>(null);
+  useEffect(() => {
+    if (!of || place === null || !slit) return;
+    let overtaken = false;
+    void solverThread()
+      .solver.leaksByNote(of, [[place, slit]])
+      .then(
+        ({ together }) => !overtaken && setAnswer({ place, losses: together }),
+        () => undefined,
+      );
+    return () => {
+      overtaken = true;
+    };
+  }, [of, place, slit]);
+  return answer?.place === place ? answer.losses : null;
+}
+
+/** Asked off the page’s own thread; the newest question wins. */
+export function useSound(): Sound {
+  const { type, state } = useJob();
+  const { played } = state;
+  const known = useKnown();
+  const leaks = useMemo(() => leaksOf(known, type), [known, type]);
+  const places = useMemo(() => placesOf(known, type), [known, type]);
+  const of = useSoundOf(known);
+  const [losses, setLosses] = useState<{ together: NoteLoss[]; alone: NoteLoss[][] } | null>(null);
+  const [suspects, setSuspects] = useState<Suspect[]>([]);
+  const [progress, setProgress] = useState<number | null>(null);
+
+  useEffect(() => {
+    if (!of) return;
+    let overtaken = false;
+    void solverThread()
+      .solver.leaksByNote(
+        of,
+        leaks.map(({ id, slit }) => [id, slit]),
+      )
+      .then(
+        (answer) => !overtaken && setLosses(answer),
+        () => undefined,
+      );
+    return () => {
+      overtaken = true;
+    };
+  }, [of, leaks]);
+
+  useEffect(() => {
+    if (!of) return;
+    const heard = [...played].map(([id, { heard: as }]) => [id, as] as [string, typeof as]);
+    if (heard.every(([, as]) => as === 'clear')) {
+      // Nothing to explain; what was suspected before is no more.
+      // eslint-disable-next-line react-hooks/set-state-in-effect
+      setSuspects([]);
+      return;
+    }
+    let overtaken = false;
+    const { solver } = solverThread();
+    void solver
+      .suspects(
+        of,
+        places,
+        heard,
+        proxy(({ place, places: all }) => !overtaken && setProgress(place / all)),
+      )
+      .then(
+        (answer) => {
+          if (overtaken) return;
+          setProgress(null);
+          if (answer) setSuspects(answer);
+        },
+        () => undefined,
+      );
+    return () => {
+      overtaken = true;
+      void solver.stop('suspects');
+    };
+  }, [of, places, played]);
+
+  return {
+    compass: of?.compass ?? null,
+    leaks,
+    together: losses?.together ?? null,
+    alone: losses?.alone ?? [],
+    suspects,
+    progress,
+  };
+}
