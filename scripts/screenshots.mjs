@@ -16,7 +16,7 @@ const views = {
   'strip-down': { path: '/jobs/LL-201/strip' },
   'pads-leak': { path: '/jobs/LL-201/measure?group=pad&part=e', leak: true },
   'body-line': { path: '/jobs/LL-201/measure?group=body-line&part=body' },
-  'look': { path: '/jobs/LL-203/look?group=pad&part=b-flat' },
+  'sound': { path: '/jobs/LL-202/sound', press: 'It is clean, and I have read this', settle: 2000 },
   'regulation': { path: '/jobs/LL-203/regulation', keys: ['ArrowDown', 'ArrowDown', '4', 'Enter', 'd'], settle: 5000 },
   'piece': { path: '/pieces', press: 'Take it up', keys: ['ArrowDown', 'ArrowDown', 'p', 'm', '<', '<', '<'] },
   'stock': { path: '/stock' },
