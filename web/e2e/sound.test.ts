@@ -108,6 +108,14 @@ test('a pad that shows light spoils what lies below it; a hole of the strip says
   expect(await page.$eval('.plain-link[aria-pressed=true]', (button) => button.textContent)).toBe('G');
 });
 
+test('the page of a pad leads to the notes that suffer from it', async () => {
+  await page.goto(`${app.address}/jobs/${ticket}/measure?group=pad&part=e`);
+  await enter(page, 'Which notes suffer from it');
+  await until(page, () => location.search === '?part=e');
+  // Seen at no pad but G: this one is taken as if it leaked a hair.
+  await until(page, () => document.querySelector('canvas')?.getAttribute('aria-label')?.includes('E, if it leaks'));
+});
+
 test('an instrument nobody has said the fingerings of says so', async () => {
   await page.goto(`${app.address}/jobs/LL-204/sound`);
   await seeText(page, 'nothing is said of its sound');

@@ -1,6 +1,7 @@
 'use client';
 
 import { adviceWords, padStandFacts, pictureWords, printQuantity, type JudgedPad } from '@holotonos/core';
+import Link from 'next/link';
 import { useJob } from '@/job/JobContext';
 import { StateMark } from '@/ui/StateMark';
 import type { ReactNode } from 'react';
@@ -8,7 +9,7 @@ import { LeakPicture } from './LeakPicture';
 
 /** A pad as its readings show it, and what it speaks for. */
 export function PadPanel({ pad, here, answers }: { pad: JudgedPad; here: number | null; answers: ReactNode }) {
-  const { state, type } = useJob();
+  const { ticket, state, type } = useJob();
   const stands = padStandFacts(state, type, pad.part);
   return (
     <div className="judged">
@@ -32,6 +33,11 @@ export function PadPanel({ pad, here, answers }: { pad: JudgedPad; here: number 
             {stand.words}: {printQuantity(stand, state.unit)} {stand.verdict && <StateMark state={stand.verdict} />}
           </p>
         ))}
+        {type.sound && (
+          <p className="mb-1">
+            <Link href={`/jobs/${ticket}/sound?part=${pad.part}`}>Which notes suffer from it</Link>
+          </p>
+        )}
         {answers}
       </div>
     </div>

@@ -32,7 +32,7 @@ export const NoteChart = memo(function NoteChart({
     <div className="note-chart">
       <Bar
         role="img"
-        aria-label={`How much weaker each note stands: ${words}`}
+        aria-label={`How much weaker each note stands: ${words}${place ? `; beside it ${place.name}, if it leaks` : ''}`}
         data={{
           labels: compass.map(fingeringWords),
           datasets: [
@@ -43,7 +43,7 @@ export const NoteChart = memo(function NoteChart({
             ...(place
               ? [
                   {
-                    label: place.name,
+                    label: `${place.name}, if it leaks`,
                     data: lossOf(place.losses),
                     backgroundColor: 'transparent',
                     borderColor: attention,

@@ -17,6 +17,7 @@ import {
   type PlayedNote,
 } from '@holotonos/core';
 import Link from 'next/link';
+import { useSearchParams } from 'next/navigation';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
 import { useCautionsToday } from '@/job/cautionsToday';
@@ -196,7 +197,8 @@ export function SoundView() {
   const [at, setAt] = useState(() => Math.max(0, compass?.findIndex((each) => !state.played.has(each.id)) ?? 0));
   const [cents, setCents] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  const [picked, setPlace] = useState<string | null>(null);
+  const asked = useSearchParams().get('part');
+  const [picked, setPlace] = useState<string | null>(asked);
   usePageKeys(keys);
   // Where nothing is known to leak, what would explain it says more than an empty picture.
   const place = picked ?? (leaks.length === 0 ? (suspects[0]?.place ?? null) : null);

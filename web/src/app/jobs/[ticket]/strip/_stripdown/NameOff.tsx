@@ -40,7 +40,7 @@ export function NameOff({
     : 'Say more after a semicolon: on a rod, pivots, over a part, needle, cork at foot, a note.';
   return (
     <form
-      className="mb-2"
+      className="name-off mb-2"
       onSubmit={(event) => {
         event.preventDefault();
         submit();
@@ -66,7 +66,7 @@ export function NameOff({
           else if (event.key === 'Backspace' && text === '') onUndo();
         }}
       />
-      <p id={`${id}-read`} className="soft mb-0">
+      <p id={`${id}-read`} className="soft mb-0 name-off-hint">
         {read?.ok ? [...read.says, ...placesOf(read.body)].join(' · ') : hint}
       </p>
       <FieldProblem id={`${id}-problem`} words={problem ?? undefined} />
