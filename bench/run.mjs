@@ -6,7 +6,22 @@ import { shippedCore } from './shipped-core.mjs';
 import { withServer } from './own-server.mjs';
 import { chromiumArgs, chromiumPath } from '../bin/lib/chromium.mjs';
 
-const { emptyJobState, foldEntries, foldJob, runSolver, solveSchedule } = await shippedCore();
+const {
+  applyOptions,
+  compassOf,
+  emptyJobState,
+  foldEntries,
+  foldJob,
+  leakEffects,
+  placesOf,
+  runSolver,
+  shippedTypes,
+  solveSchedule,
+  soundNotes,
+  soundOf,
+  suspects,
+  wallOf,
+} = await shippedCore();
 
 const what = process.argv[2] ?? 'all';
 const time = (work) => {
@@ -111,6 +126,45 @@ function benchSchedule() {
     const ms = time(() => Object.assign(out, solveSchedule({ tasks, resources: { oven: 1 }, calendar: null })));
     report(`schedule of ${n} tasks`, ms, 'ms', n === 120 ? '≤ 1000' : '≤ 10000');
     report('  above its own lower bound', 100 * out.gap, '%', '–');
+  }
+}
+
+/** The sound of each family's instrument: its whole compass, and what would explain its low notes failing. */
+function benchSound() {
+  for (const id of ['concert-flute', 'b-flat-clarinet', 'alto-saxophone', 'bass-clarinet']) {
+    const type = applyOptions(
+      shippedTypes.find((each) => each.id === id),
+      [],
+    );
+    const walls = wallOf(type);
+    const tube = soundOf(type, new Map(), walls);
+    const wall = walls.map((each) => each.id);
+    const compass = compassOf(type);
+    const exact = {
+      ...tube,
+      fingerings: compass.map(({ id: name, closed, near }) => ({ id: name, closed: [...closed, ...wall], near })),
+    };
+    report(
+      `pitch of ${compass.length} fingerings, ${id}`,
+      median(Array.from({ length: 5 }, () => time(() => runSolver('pitch', exact)))),
+      'ms',
+      '≤ 150',
+    );
+    const notes = soundNotes(tube, compass, wall);
+    let effects;
+    report(
+      `  each of its places leaking, in ten gaps`,
+      time(() => (effects = leakEffects(tube, notes, placesOf(emptyJobState, type), wall))),
+      'ms',
+      '–',
+    );
+    const heard = new Map(compass.slice(0, 8).map((note) => [note.id, 'late']));
+    report(
+      '  suspects for eight late notes',
+      median(Array.from({ length: 5 }, () => time(() => suspects(effects, heard)))),
+      'ms',
+      '≤ 100',
+    );
   }
 }
 
@@ -398,6 +452,7 @@ async function benchPages(address) {
 if (what !== 'page') {
   benchSolvers();
   benchRegulation();
+  benchSound();
   benchSchedule();
   benchLogbook();
 }
