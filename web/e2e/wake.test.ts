@@ -13,6 +13,8 @@ let holding = false;
 beforeAll(async () => {
   ({ app, page, complaints } = await startPage());
   await openTicket(app.address, 'LL-330', { scope: 'overhaul' });
+  // What the browser keeps in its memory would never be asked for, and not be held back.
+  await page.setCacheEnabled(false);
   await page.setRequestInterception(true);
   page.on('request', (request) => {
     if (holding && request.resourceType() === 'script') held.push(request);
@@ -25,7 +27,8 @@ afterAll(() => app.close());
 async function asleep(path: string): Promise<() => Promise<void>> {
   holding = true;
   await page.goto(`${app.address}${path}`, { waitUntil: 'domcontentloaded' });
-  expect(await page.evaluate(() => typeof window.pageAnswers)).toBe('function');
+  const runs = () => Object.keys(document.querySelector('#main') ?? {}).some((key) => key.startsWith('__react'));
+  expect(await page.evaluate(runs)).toBe(false);
   return async () => {
     holding = false;
     const all = held;
@@ -66,6 +69,19 @@ test('a form filled in and sent before the page runs is sent whole', async () =>
   const [intake, ...more] = await entriesOf(app.address, 'LL-331');
   expect(intake).toMatchObject({ author: 'Perrin Oake', body: { owner: 'The bargees’ choir', scope: 'repair' } });
   expect(more).toEqual([]);
+});
+
+test('the browser keeps its own keys, and the page gets the others', async () => {
+  const wake = await asleep('/jobs/LL-330/measure?group=pad');
+  const kept = (key: string) =>
+    page.evaluate((pressed) => {
+      const event = new KeyboardEvent('keydown', { key: pressed, bubbles: true, cancelable: true });
+      return !document.body.dispatchEvent(event);
+    }, key);
+  expect([await kept('F5'), await kept('Tab'), await kept('Shift')]).toEqual([false, false, false]);
+  expect([await kept('7'), await kept('8')]).toEqual([true, true]);
+  await wake();
+  await until(page, () => document.querySelector<HTMLInputElement>('input[data-figure]')?.value === '78');
 });
 
 test('what somebody else writes while a page wakes does not draw it a second time', async () => {

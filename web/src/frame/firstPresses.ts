@@ -9,6 +9,13 @@
 export function keepFirstPresses(): void {
   type Field = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
   const kept: { on: EventTarget | null; press: () => void }[] = [];
+  /** Whoever presses more has long seen that nothing moves. */
+  const mostKept = 200;
+  /** A page that does not run by then will not; its browser gets its keys back, ms. */
+  const longest = 15_000;
+  const keep = (on: EventTarget | null, press: () => void) => {
+    if (kept.length < mostKept) kept.push({ on, press });
+  };
   const fields = 'input:not([type=checkbox]):not([type=radio]):not([type=file]), textarea, select';
   const isField = (target: EventTarget | null): target is Field => target instanceof Element && target.matches(fields);
 
@@ -48,29 +55,31 @@ export function keepFirstPresses(): void {
     event.preventDefault();
     event.stopImmediatePropagation();
     // Nothing moved, so it was pressed again: that is one press.
-    if (kept.at(-1)?.on !== button) kept.push({ on: button, press: () => stillThere(button)?.click() });
+    if (kept.at(-1)?.on !== button) keep(button, () => stillThere(button)?.click());
   };
   const onTyped = ({ target }: Event) => {
     if (!isField(target)) return;
     const { value } = target;
-    kept.push({ on: target, press: () => put(target, value) });
+    keep(target, () => put(target, value));
   };
   const onSubmit = (event: Event) => {
     event.preventDefault();
     event.stopImmediatePropagation();
     const form = event.target as HTMLFormElement;
-    kept.push({ on: form, press: () => form.requestSubmit() });
+    keep(form, () => form.requestSubmit());
   };
   const onKey = (event: KeyboardEvent) => {
     const { target, key } = event;
-    if (event.ctrlKey || event.metaKey || event.altKey || key === 'Tab' || key === 'Shift') return;
+    // Keys that are the browser’s own, such as F5 and Tab, stay its own.
+    const ours = key.length === 1 || /^(Enter|Escape|Backspace|Delete|Home|End|(Arrow|Page)\w+)$/.test(key);
+    if (event.ctrlKey || event.metaKey || event.altKey || !ours) return;
     const typing = isField(target) && !(key === 'Enter' && target instanceof HTMLInputElement);
     // A browser presses these by itself, and that is kept as a click.
     const pressing = target instanceof Element && target.matches('a, button, summary, [type=checkbox], [type=radio]');
     if (typing || (pressing && (key === 'Enter' || key === ' '))) return;
     event.preventDefault();
     event.stopImmediatePropagation();
-    kept.push({ on: null, press: () => pressKey(event, target) });
+    keep(null, () => pressKey(event, target));
   };
   document.addEventListener('click', onClick, true);
   document.addEventListener('input', onTyped, true);
@@ -90,7 +99,9 @@ export function keepFirstPresses(): void {
       setTimeout(next);
     };
     next();
+    window.pageAnswers = () => undefined;
   };
+  setTimeout(() => window.pageAnswers?.(), longest);
 }
 
 declare global {
