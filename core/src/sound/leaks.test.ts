@@ -88,7 +88,7 @@ describe('these notes fail: which places would explain that?', () => {
     expect(suspects(effects, new Map(sax.compass.map(({ id }) => [id, 'clear'])))).toEqual([]);
   });
 
-  const seeds = 50;
+  const seeds = 25;
   const gapOf = (chance: Chance) => 0.05 + 0.15 * chance.uniform();
 
   test.each(['alto-saxophone', 'concert-flute', 'b-flat-clarinet', 'oboe'])(
