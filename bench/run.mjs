@@ -154,7 +154,7 @@ function benchSound() {
     let effects;
     report(
       `  each of its places leaking, in ten gaps`,
-      time(() => (effects = leakEffects(tube, notes, placesOf(emptyJobState, type), wall))),
+      time(() => (effects = leakEffects(tube, notes, placesOf(emptyJobState, type, [])))),
       'ms',
       '–',
     );

@@ -1,5 +1,5 @@
-/** Dynamic viscosity of air at about 20 °C, Pa·s. */
-const airViscosity = 1.81e-5;
+import { airViscosity } from '../metrology';
+
 const mlPerMinute = 1e6 * 60;
 
 /** One place of an annulus: depth along it, radial gap (half the clearance) and mean diameter, mm. */

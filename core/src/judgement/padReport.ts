@@ -39,6 +39,13 @@ export const padPoint = (part: string, clock: number): MeasuringPoint => ({
   clock,
 });
 
+/** The gaps of a pad as far as they were read and stand, mm, by their clock. */
+export const gapsRead = (state: MeasuredJob, hole: string): { clock: number; gap: number }[] =>
+  padClocks.flatMap((clock) => {
+    const { mean } = readPoint(state, padPoint(hole, clock));
+    return mean === null ? [] : [{ clock, gap: mean }];
+  });
+
 function judge(reading: PointReading, limit: number): JudgedPoint {
   if (reading.fresh.length === 0) {
     return { ...reading, state: reading.stale.length > 0 ? 'stale' : 'unmeasured', conformity: null };

@@ -1,3 +1,4 @@
+export { airViscosity } from './air';
 export * from './clock';
 export * from './circularRuns';
 export * from './leastSquares';

@@ -1,8 +1,6 @@
-import { compassOf, fingeringWords, heardWords, type Heard } from '../sound';
+import { centsText, compassOf, fingeringWords, heardAs, heardWords } from '../sound';
 import type { JobState } from '../job';
 
-/** As a reader of the record wants them: what is well first. */
-const order: readonly Heard[] = ['clear', 'fuzzy', 'late', 'silent'];
 /** A whole list of a long compass tells nothing more. */
 const mostNamed = 12;
 
@@ -21,16 +19,14 @@ export function plays({ instrument, played }: Pick<JobState, 'instrument' | 'pla
   if (notes.length === 0) return [];
   const named = (some: readonly string[]) =>
     some.slice(0, mostNamed).join('; ') + (some.length > mostNamed ? `; and ${some.length - mostNamed} more` : '');
-  const lines = order.flatMap((heard) => {
+  const lines = heardAs.flatMap((heard) => {
     const these = notes.filter((note) => note.heard === heard);
     if (these.length === 0) return [];
     return heard === 'clear'
       ? [`clear: ${these.length} of ${notes.length}`]
       : [`${heardWords[heard]}: ${named(these.map(({ name }) => name))}`];
   });
-  const off = notes.flatMap(({ name, cents = 0 }) =>
-    Math.abs(cents) < far ? [] : [`${name} ${cents > 0 ? '+' : '−'}${Math.abs(cents)}`],
-  );
+  const off = notes.flatMap(({ name, cents = 0 }) => (Math.abs(cents) < far ? [] : [`${name} ${centsText(cents)}`]));
   return [
     `${notes.length} of ${compass.length} notes were played`,
     ...lines,

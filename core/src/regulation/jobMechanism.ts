@@ -1,5 +1,5 @@
 import { isPair, movedKeys, type InstrumentType } from '../instruments';
-import { padClocks, padPoint, readPoint } from '../judgement';
+import { gapsRead, readPoint } from '../judgement';
 import { bandOf, upperLimit, type LimitSource } from '../practice';
 import { lightDirection } from '../survey';
 import type { RegulatedJob } from './linkLooks';
@@ -85,12 +85,6 @@ function padFigures(state: RegulatedJob, hole: string) {
     unevenness: read.length > 1 ? Math.max(...read) - Math.min(...read) : null,
   };
 }
-
-const gapsRead = (state: RegulatedJob, hole: string) =>
-  padClocks.flatMap((clock) => {
-    const { mean } = readPoint(state, padPoint(hole, clock));
-    return mean === null ? [] : [{ clock, gap: mean }];
-  });
 
 /** Gaps round a pad that differ by less show no side, mm. */
 const level = 0.005;

@@ -1,8 +1,9 @@
-export { compassOf, fingeringWords, frequencyOf, semitoneOf, type Fingering } from './notes';
+export { centsText, compassOf, fingeringWords, frequencyOf, semitoneOf, type Fingering } from './notes';
 export { soundOf, ventOf, warm, type Slit, type SoundTube, type WallLeak } from './soundTube';
 export { heardFrom, leaksByNote, quickLoss, soundNotes, type NoteLoss, type SoundNote } from './leaksByNote';
 export {
   heardAs,
+  heardOf,
   leakEffects,
   leakEffectsSteps,
   suspects,

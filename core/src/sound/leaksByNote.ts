@@ -22,6 +22,8 @@ const lossOf = (tube: Tube, sound: number, leaky: number) =>
 /** A note of the sound instrument: where it stands and how well. */
 export interface SoundNote {
   fingering: Fingering;
+  /** holes it has shut, and all walls that may leak */
+  closed: ReadonlySet<string>;
   /** Hz; null where the model finds no resonance within half an octave of its name */
   frequency: number | null;
   impedance: number;
@@ -33,9 +35,18 @@ export function soundNotes(sound: SoundTube, compass: readonly Fingering[], wall
   return compass.map((fingering) => {
     const closed = new Set([...fingering.closed, ...wall]);
     const frequency = resonanceNear(tube, closed, fingering.near);
-    return { fingering, frequency, impedance: frequency === null ? 0 : size(inputImpedance(tube, closed, frequency)) };
+    return {
+      fingering,
+      closed,
+      frequency,
+      impedance: frequency === null ? 0 : size(inputImpedance(tube, closed, frequency)),
+    };
   });
 }
+
+/** Does any of these leaks lie where this note wants it shut? */
+const isMoved = ({ closed }: SoundNote, leaks: ReadonlyMap<string, Slit>) =>
+  [...leaks.keys()].some((place) => closed.has(place));
 
 /**
  * What leaks do to every note: how much weaker it stands, and how far it moves. A leak at a hole that a note has open
@@ -48,15 +59,13 @@ export function leaksByNote(
   sound: SoundTube,
   notes: readonly SoundNote[],
   leaks: ReadonlyMap<string, Slit>,
-  wall: readonly string[] = [],
 ): NoteLoss[] {
   const tube = leakyTube(sound, leaks);
-  const leaking = [...leaks.keys()];
-  return notes.map(({ fingering, frequency, impedance }) => {
-    const { id } = fingering;
+  return notes.map((note) => {
+    const { frequency, closed, impedance } = note;
+    const { id } = note.fingering;
     if (frequency === null) return { id, loss: 0, shift: null };
-    const closed = new Set([...fingering.closed, ...wall]);
-    if (!leaking.some((hole) => closed.has(hole))) return { id, loss: 0, shift: 0 };
+    if (!isMoved(note, leaks)) return { id, loss: 0, shift: 0 };
     const now = resonanceNear(tube, closed, frequency);
     // Without a resonance of its own the note still has what is left where it stood.
     const leaky = size(inputImpedance(tube, closed, now ?? frequency));
@@ -69,18 +78,11 @@ export function leaksByNote(
 }
 
 /** The same loss of every note where it stood before, dB: a few hundred of these are made for one list of suspects. */
-export function quickLoss(
-  sound: SoundTube,
-  notes: readonly SoundNote[],
-  leaks: ReadonlyMap<string, Slit>,
-  wall: readonly string[] = [],
-): number[] {
+export function quickLoss(sound: SoundTube, notes: readonly SoundNote[], leaks: ReadonlyMap<string, Slit>): number[] {
   const tube = leakyTube(sound, leaks);
-  const leaking = [...leaks.keys()];
-  return notes.map(({ fingering, frequency, impedance }) => {
-    if (frequency === null) return 0;
-    const closed = new Set([...fingering.closed, ...wall]);
-    if (!leaking.some((hole) => closed.has(hole))) return 0;
+  return notes.map((note) => {
+    const { frequency, closed, impedance } = note;
+    if (frequency === null || !isMoved(note, leaks)) return 0;
     return Math.max(0, lossOf(tube, impedance, size(inputImpedance(tube, closed, frequency))));
   });
 }

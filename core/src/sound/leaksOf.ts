@@ -1,6 +1,7 @@
-import { padClocks, padPoint, readPoint } from '../judgement';
+import { gapsRead, padClocks, readPoint } from '../judgement';
 import { boreAt, sectionStarts, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
+import { airViscosity } from '../metrology';
 import { matchesMeasure } from '../readings';
 import { length, phrase, type Phrase } from '../units';
 import { usualLand, usualReach, type Place } from './suspects';
@@ -20,19 +21,22 @@ export interface KnownLeak {
   words: Phrase;
   /** was its gap read, or does a look stand for one? */
   measured: boolean;
-  seq: number;
 }
 
 /** Thinner than this a gap is what every good pad has, mm. */
 const noGap = 0.01;
 /** What light, or a film that is free, stands for, mm: enough to see, too little to have been read. */
 const lookedGap = 0.05;
-/** Air, Pa·s. */
-const viscosity = 1.81e-5;
 /** Joints are tried at this pressure, Pa. */
 const jointPressure = 2500;
 
 const rim = (diameter: number, share: number) => Math.PI * diameter * share;
+
+/** The gaps of a pad once all its positions were read, mm; null before. */
+function allGaps(state: LeakyJob, hole: string): number[] | null {
+  const gaps = gapsRead(state, hole).map(({ gap }) => gap);
+  return gaps.length === padClocks.length ? gaps : null;
+}
 
 /** A pad’s gaps round the clock as one slit that passes as much: what passes grows with the cube of a gap. */
 function slitOfGaps(diameter: number, gaps: readonly number[]): Slit | null {
@@ -51,14 +55,10 @@ const isWorkedSince = ({ operations, byId }: LeakyJob, hole: string, since: numb
 
 /** What is known of a pad: its gaps where all were read, else the newer of light and tick. */
 function padLeak(state: LeakyJob, hole: string, diameter: number): KnownLeak | null {
-  const points = padClocks.map((clock) => readPoint(state, padPoint(hole, clock)));
-  if (points.every(({ mean }) => mean !== null)) {
-    const slit = slitOfGaps(
-      diameter,
-      points.map(({ mean }) => mean ?? 0),
-    );
-    const seq = Math.max(...points.flatMap(({ fresh }) => fresh.map((reading) => reading.seq)));
-    return slit && { id: hole, slit, words: phrase`gap of ${length(slit.gap)} as read`, measured: true, seq };
+  const gaps = allGaps(state, hole);
+  if (gaps) {
+    const slit = slitOfGaps(diameter, gaps);
+    return slit && { id: hole, slit, words: phrase`gap of ${length(slit.gap)} as read`, measured: true };
   }
   const light = state.observations.get(`light:${hole}`);
   const tick = state.ticks.get(`pad:${hole}`);
@@ -66,11 +66,11 @@ function padLeak(state: LeakyJob, hole: string, diameter: number): KnownLeak | n
   if (light?.sectors && light.seq > tickSeq) {
     if (light.sectors.length === 0 || isWorkedSince(state, hole, light.seq)) return null;
     const slit = { width: rim(diameter, light.sectors.length / padClocks.length), gap: lookedGap, land: usualLand };
-    return { id: hole, slit, words: ['light shows'], measured: false, seq: light.seq };
+    return { id: hole, slit, words: ['light shows'], measured: false };
   }
   if (!tick || tickSeq === -1 || tick.verdict === 'good') return null;
-  const slit = { width: rim(diameter, 1 / 3), gap: tick.film ?? lookedGap, land: usualLand };
-  return { id: hole, slit, words: ['it was seen not to seal'], measured: false, seq: tick.seq };
+  const slit = { width: rim(diameter, usualReach), gap: tick.film ?? lookedGap, land: usualLand };
+  return { id: hole, slit, words: ['it was seen not to seal'], measured: false };
 }
 
 /** How high pads stand open, by hole, mm, as far as it was read. */
@@ -118,13 +118,12 @@ function jointLeak(
     const flow = Math.max(0, leak.mean - (own.mean ?? 0));
     if (flow === 0) return null;
     // mL/min to m³/s; Q = w·g³·Δp/(12·μ·land), for the gap.
-    const gap = Math.cbrt((((flow * 1e-6) / 60) * 12 * viscosity * deep) / (width * jointPressure)) * 1000;
+    const gap = Math.cbrt((((flow * 1e-6) / 60) * 12 * airViscosity * deep) / (width * jointPressure)) * 1000;
     return {
       id,
       slit: { width, gap, land: deep },
       words: phrase`${{ value: flow, unit: 'mL/min' }} as read`,
       measured: true,
-      seq: Math.max(...leak.fresh.map(({ seq }) => seq)),
     };
   }
   const tick = state.ticks.get(`joint:${joint}`);
@@ -134,7 +133,6 @@ function jointLeak(
     slit: { width, gap: lookedGap, land: deep },
     words: ['it was found to leak'],
     measured: false,
-    seq: tick.seq,
   };
 }
 
@@ -161,15 +159,15 @@ const readTight = -3;
 /** Pads leak more often than joints. */
 const joints = -1;
 
-/** Every place that may leak, with what the bench knows for and against it. */
-export function placesOf(state: LeakyJob, type: InstrumentType): Place[] {
-  const known = new Set(leaksOf(state, type).map(({ id }) => id));
-  const tight = (hole: string) =>
-    padClocks.every((clock) => {
-      const { mean } = readPoint(state, padPoint(hole, clock));
-      return mean !== null && mean <= noGap;
-    });
-  const prior = (id: string) => (known.has(id) ? seenLeaking : tight(id) ? readTight : 0);
+/**
+ * Every place that may leak, with what the bench knows for and against it.
+ *
+ * @param leaks what is known to leak, from `leaksOf`
+ */
+export function placesOf(state: LeakyJob, type: InstrumentType, leaks: readonly KnownLeak[]): Place[] {
+  const known = new Set(leaks.map(({ id }) => id));
+  // All gaps read and no leak found of them: it is shut.
+  const prior = (id: string) => (known.has(id) ? seenLeaking : allGaps(state, id) ? readTight : 0);
   return [
     ...type.pads.map(({ hole, diameter }) => ({ id: hole, around: rim(diameter, 1), prior: prior(hole) })),
     ...jointsOf(type).map(({ id, diameter }) => ({

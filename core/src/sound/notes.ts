@@ -40,6 +40,13 @@ export interface Fingering {
   near: number;
 }
 
+/**
+ * How far a note is from its name, with its sign.
+ *
+ * @example centsText(-12) // => "−12"
+ */
+export const centsText = (cents: number): string => `${cents > 0 ? '+' : cents < 0 ? '−' : ''}${Math.abs(cents)}`;
+
 /** In words: the note, and which fingering of it where there are several. */
 export const fingeringWords = ({ note, alternative }: Pick<Fingering, 'note' | 'alternative'>): string =>
   alternative === null ? note : `${note}, ${alternative}`;

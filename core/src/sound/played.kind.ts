@@ -3,7 +3,7 @@ import type { JobKind } from '../job';
 import { says } from '../logbook';
 import { freeText } from '../validation/plain.schema';
 import { heardAs, type Heard } from './suspects';
-import { compassOf } from './notes';
+import { centsText, compassOf } from './notes';
 
 const body = {
   type: 'object',
@@ -50,7 +50,7 @@ export const played: JobKind<'played', PlayedBody> = {
   },
   words: ({ fingering, heard, cents, note }) => {
     // The name of a fingering says its note; the instrument need not be at hand to read an old entry.
-    const pitch = cents === undefined ? '' : `, ${cents > 0 ? '+' : cents < 0 ? '−' : ''}${Math.abs(cents)} cents`;
+    const pitch = cents === undefined ? '' : `, ${centsText(cents)} cents`;
     return `Played ${fingering}: ${heardWords[heard]}${pitch}${note ? `. ${note}` : ''}`;
   },
   turnsPlan: false,

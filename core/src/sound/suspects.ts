@@ -1,6 +1,6 @@
 import { normalBelow } from '../metrology';
-import type { SoundNote } from './leaksByNote';
-import { quickLoss } from './leaksByNote';
+import { lastOf } from '../steps';
+import { heardFrom, quickLoss, type SoundNote } from './leaksByNote';
 import type { Slit, SoundTube } from './soundTube';
 
 /** How a note came out when it was played. */
@@ -9,11 +9,14 @@ export type Heard = (typeof heardAs)[number];
 
 /** Between which losses a note is heard so, dB: what is heard is coarse, and so are these. */
 const heardBetween: Record<Heard, readonly [number, number]> = {
-  clear: [-Infinity, 1.5],
-  fuzzy: [1.5, 4],
+  clear: [-Infinity, heardFrom],
+  fuzzy: [heardFrom, 4],
   late: [4, 9],
   silent: [9, Infinity],
 };
+/** How a note is heard that is weaker by so much, dB. */
+export const heardOf = (loss: number): Heard => heardAs.find((as) => loss < heardBetween[as][1]) ?? 'silent';
+
 /** How surely ear and embouchure place a loss, dB. */
 const doubt = 0.8;
 /** One note in a hundred is heard as anything at all. */
@@ -58,26 +61,18 @@ export function* leakEffectsSteps(
   sound: SoundTube,
   notes: readonly SoundNote[],
   places: readonly Place[],
-  wall: readonly string[] = [],
 ): Generator<EffectsProgress, LeakEffects> {
   const drains: number[][][] = [];
   for (const [i, place] of places.entries()) {
-    drains.push(
-      gaps.map((gap) => quickLoss(sound, notes, new Map([[place.id, slitAt(place, gap)]]), wall).map(drainOf)),
-    );
+    drains.push(gaps.map((gap) => quickLoss(sound, notes, new Map([[place.id, slitAt(place, gap)]])).map(drainOf)));
     yield { place: i + 1, places: places.length };
   }
   return { places, notes, drains };
 }
 
 /** The same in one go. */
-export function leakEffects(...asked: Parameters<typeof leakEffectsSteps>): LeakEffects {
-  const steps = leakEffectsSteps(...asked);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
+export const leakEffects = (...asked: Parameters<typeof leakEffectsSteps>): LeakEffects =>
+  lastOf(leakEffectsSteps(...asked));
 
 /** A place that would explain what was heard. */
 export interface Suspect {
@@ -86,10 +81,6 @@ export interface Suspect {
   gap: number;
   /** is it needed beside those before it, or would it explain a part of it as well? */
   needed: boolean;
-  /** how much more likely it makes what was heard, in natural logarithms */
-  weight: number;
-  /** the notes it would spoil, by fingering, worst first */
-  spoils: { id: string; loss: number }[];
 }
 
 /** Each leak more has to earn its place: there are fewer instruments with three than with one. */
@@ -178,18 +169,13 @@ export function suspects({ places, notes, drains }: LeakEffects, heard: Readonly
     return [all.reduce((a, b) => (b.worth > a.worth ? b : a))];
   });
   instead.sort((a, b) => b.worth - a.worth);
-  const suspect = (leak: Leak, weight: number, isNeeded: boolean): Suspect => ({
-    place: places[leak.place]?.id ?? '',
-    gap: gaps[leak.gap] ?? 0,
+  const suspect = ({ place, gap }: Leak, isNeeded: boolean): Suspect => ({
+    place: places[place]?.id ?? '',
+    gap: gaps[gap] ?? 0,
     needed: isNeeded,
-    weight,
-    spoils: notes
-      .map(({ fingering }, i) => ({ id: fingering.id, loss: lossOfDrain(drainBy(leak)[i] ?? 0) }))
-      .filter(({ loss }) => loss > heardBetween.fuzzy[0])
-      .sort((a, b) => b.loss - a.loss),
   });
   return [
-    ...needed.map((leak) => suspect(leak, gain(leak), true)),
-    ...instead.filter((each) => each.worth > silence).map((each) => suspect(each.leak, each.worth - silence, false)),
+    ...needed.map((leak) => suspect(leak, true)),
+    ...instead.filter((each) => each.worth > silence).map(({ leak }) => suspect(leak, false)),
   ].slice(0, mostSuspects);
 }

@@ -23,18 +23,19 @@ export const isOnBoard = ({ rows, columns }: Board, cell: string): boolean => {
   return row >= 0 && row < rows && column >= 1 && column <= columns;
 };
 
+/** Of some parts, the one put down last; of those of one move the last of them, as they lie in the order of the move. */
+export const lastOff = <Part extends { seq: number }>(parts: Iterable<Part>): Part | null => {
+  let last: Part | null = null;
+  for (const part of parts) if (last === null || part.seq >= last.seq) last = part;
+  return last;
+};
+
 /** The empty places of the board, from the one after that filled last, round the board once. */
 export function freeCells(state: Pick<JobState, 'board' | 'off'>): string[] {
   const cells = boardCells(state.board);
   const taken = new Set([...state.off.values()].map(({ cell }) => cell));
-  const last = [...state.off.values()]
-    .filter(({ cell }) => cell !== null)
-    // What came off in one move lies in the order in which it was put down.
-    .reduce((a, b) => (b.seq >= a.seq ? b : a), {
-      seq: -1,
-      cell: null as string | null,
-    });
-  const from = last.cell === null ? 0 : cells.indexOf(last.cell) + 1;
+  const last = lastOff([...state.off.values()].filter(({ cell }) => cell !== null));
+  const from = last?.cell == null ? 0 : cells.indexOf(last.cell) + 1;
   return [...cells.slice(from), ...cells.slice(0, from)].filter((cell) => !taken.has(cell));
 }
 

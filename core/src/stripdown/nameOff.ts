@@ -9,7 +9,7 @@ import {
 } from '../instruments';
 import type { JobState } from '../job';
 import type { CorkKind } from '../vocabulary';
-import { freeCells } from './board';
+import { freeCells, lastOff } from './board';
 import type { NamedOffBody } from './namedOff.kind';
 
 type Key = InstrumentType['keys'][number];
@@ -220,10 +220,7 @@ const clauses: readonly { of: readonly Kind[]; reads: RegExp; take: (line: Line,
  */
 export function proposedRod({ instrument, off }: Pick<JobState, 'instrument' | 'off'>): Rod | null {
   if (!instrument) return null;
-  const last = [...off.values()].reduce<{ part: string; seq: number } | null>(
-    (a, b) => (a === null || b.seq >= a.seq ? b : a),
-    null,
-  );
+  const last = lastOff(off.values());
   if (!last) return null;
   const key = instrument.keys.find(({ id }) => id === last.part);
   const rod = instrument.rods.find(({ id }) =>

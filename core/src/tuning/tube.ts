@@ -1,4 +1,4 @@
-import { interpolate, Unsolvable } from '../metrology';
+import { airViscosity, interpolate, Unsolvable } from '../metrology';
 import { oneOfEach } from '../solvers/checks';
 import { along, phrase } from '../units';
 import type { PitchInput } from './pitch.schema';
@@ -12,7 +12,6 @@ export interface Impedance {
 /** At hand by name: a whole compass asks them millions of times, and looking each up on its object costs as much again. */
 const { PI, abs, ceil, cos, exp, sin, sqrt, tan, tanh } = Math;
 
-const viscosity = 1.81e-5;
 /** Slices of a cone are no longer than this where nothing else is asked, mm. */
 const usualSlice = 0.5;
 const metres = 1e-3;
@@ -221,7 +220,7 @@ function past(z: Impedance, hole: HoleModel, shut: boolean, k: number, frequency
     const { width, gap, land } = leak;
     parallel(
       shunt,
-      (12 * viscosity * land) / (width * gap ** 3),
+      (12 * airViscosity * land) / (width * gap ** 3),
       (2 * PI * frequency * 1.2 * density * land) / (width * gap),
     );
   }

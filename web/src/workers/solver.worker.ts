@@ -110,7 +110,7 @@ const api = {
   /** what leaks do to every note, all together and each alone, in the order of the leaks */
   leaksByNote: (of: SoundOf, leaks: [string, Slit][]): { together: NoteLoss[]; alone: NoteLoss[][] } => {
     const notes = notesOf(of);
-    const by = (some: [string, Slit][]) => leaksByNote(of.tube, notes, new Map(some), of.wall);
+    const by = (some: [string, Slit][]) => leaksByNote(of.tube, notes, new Map(some));
     return { together: by(leaks), alone: leaks.map((leak) => by([leak])) };
   },
   /** which places would explain how the notes came out; null when it was stopped */
@@ -123,7 +123,7 @@ const api = {
     const notes = notesOf(of);
     const key = JSON.stringify([soundKept?.key, places]);
     const kept = effectsKept?.key === key ? effectsKept.effects : null;
-    const effects = kept ?? (await walk('suspects', leakEffectsSteps(of.tube, notes, places, of.wall), tell));
+    const effects = kept ?? (await walk('suspects', leakEffectsSteps(of.tube, notes, places), tell));
     if (effects === null) return null;
     effectsKept = { key, effects };
     return suspects(effects, new Map(heard));

@@ -2,6 +2,7 @@
 
 import {
   cautionWords,
+  centsText,
   deferral,
   fingeringWords,
   heardAs,
@@ -103,7 +104,7 @@ function NoteList({
             </button>
             <span className={as && as.heard !== 'clear' ? 'text-danger' : 'soft'}>
               {as ? heardWords[as.heard] : ''}
-              {as?.cents !== undefined && ` ${as.cents > 0 ? '+' : as.cents < 0 ? '−' : ''}${Math.abs(as.cents)} ¢`}
+              {as?.cents !== undefined && ` ${centsText(as.cents)} ¢`}
             </span>
             <span className="soft num">{loss > heardFrom ? `−${loss.toFixed(0)} dB` : ''}</span>
           </li>
@@ -207,7 +208,7 @@ export function SoundView() {
     const suspect = suspects.find((each) => each.place === place);
     return leaks.find((leak) => leak.id === place)?.slit ?? usualSlit(type, place, suspect?.gap);
   }, [place, leaks, suspects, type]);
-  const losses = useLossesOf(place, slit);
+  const losses = useLossesOf(sound, place, slit);
   const note = compass?.[at];
   const isShut = cautions.some((caution) => !accepted.has(caution));
   const back = () => desk.current?.focus({ preventScroll: true });

@@ -22,7 +22,8 @@ import { solverThread } from '@/workers/solverThread';
 
 /** What the leaks of this job do to its notes, and what would explain how they came out. */
 export interface Sound {
-  /** null where nobody has said how the instrument is blown */
+  /** what the model is asked of; null where nobody has said how the instrument is blown */
+  of: SoundOf | null;
   compass: Fingering[] | null;
   leaks: KnownLeak[];
   /** all leaks together, by note; null while it is worked out */
@@ -55,40 +56,20 @@ function useKnown(): LeakyJob {
   );
 }
 
-/** What one place would do to each note, as it leaks or as if it did; null while nothing is chosen or it is worked out. */
-export function useLossesOf(place: string | null, slit: Slit | null): NoteLoss[] | null {
-  const of = useSoundOf(useKnown());
-  const [answer, setAnswer] = useState<{ place: string; losses: NoteLoss[] } | null>(null);
-  useEffect(() => {
-    if (!of || place === null || !slit) return;
-    let overtaken = false;
-    void solverThread()
-      .solver.leaksByNote(of, [[place, slit]])
-      .then(
-        ({ together }) => !overtaken && setAnswer({ place, losses: together }),
-        () => undefined,
-      );
-    return () => {
-      overtaken = true;
-    };
-  }, [of, place, slit]);
-  return answer?.place === place ? answer.losses : null;
+/** What some leaks do, and which they were: an older answer stands until the newer one is there. */
+interface Losses {
+  leaks: readonly Leak[];
+  together: NoteLoss[];
+  /** each leak alone, in their order */
+  alone: NoteLoss[][];
 }
+type Leak = Pick<KnownLeak, 'id' | 'slit'>;
 
-/** Asked off the page’s own thread; the newest question wins. */
-export function useSound(): Sound {
-  const { type, state } = useJob();
-  const { played } = state;
-  const known = useKnown();
-  const leaks = useMemo(() => leaksOf(known, type), [known, type]);
-  const places = useMemo(() => placesOf(known, type), [known, type]);
-  const of = useSoundOf(known);
-  const [losses, setLosses] = useState<{ together: NoteLoss[]; alone: NoteLoss[][] } | null>(null);
-  const [suspects, setSuspects] = useState<Suspect[]>([]);
-  const [progress, setProgress] = useState<number | null>(null);
-
+/** What leaks do to every note, asked off the page’s own thread; the newest question wins. Null before the first answer. */
+function useLeaksByNote(of: SoundOf | null, leaks: readonly Leak[] | null): Losses | null {
+  const [losses, setLosses] = useState<Losses | null>(null);
   useEffect(() => {
-    if (!of) return;
+    if (!of || !leaks) return;
     let overtaken = false;
     void solverThread()
       .solver.leaksByNote(
@@ -96,13 +77,34 @@ export function useSound(): Sound {
         leaks.map(({ id, slit }) => [id, slit]),
       )
       .then(
-        (answer) => !overtaken && setLosses(answer),
+        (answer) => !overtaken && setLosses({ leaks, ...answer }),
         () => undefined,
       );
     return () => {
       overtaken = true;
     };
   }, [of, leaks]);
+  return losses;
+}
+
+/** What one place would do to each note, as it leaks or as if it did; null while nothing is chosen or it is worked out. */
+export function useLossesOf({ of }: Sound, place: string | null, slit: Slit | null): NoteLoss[] | null {
+  const leaks = useMemo(() => (place === null || !slit ? null : [{ id: place, slit }]), [place, slit]);
+  const losses = useLeaksByNote(of, leaks);
+  return leaks && losses?.leaks[0]?.id === place ? losses.together : null;
+}
+
+/** The sound of this job’s instrument, worked out off the page’s own thread. */
+export function useSound(): Sound {
+  const { type, state } = useJob();
+  const { played } = state;
+  const known = useKnown();
+  const leaks = useMemo(() => leaksOf(known, type), [known, type]);
+  const places = useMemo(() => placesOf(known, type, leaks), [known, type, leaks]);
+  const of = useSoundOf(known);
+  const losses = useLeaksByNote(of, leaks);
+  const [suspects, setSuspects] = useState<Suspect[]>([]);
+  const [progress, setProgress] = useState<number | null>(null);
 
   useEffect(() => {
     if (!of) return;
@@ -137,6 +139,7 @@ export function useSound(): Sound {
   }, [of, places, played]);
 
   return {
+    of,
     compass: of?.compass ?? null,
     leaks,
     together: losses?.together ?? null,
