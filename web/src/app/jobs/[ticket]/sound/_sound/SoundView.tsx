@@ -125,64 +125,71 @@ function PlaceLink({ place, onPick, here }: { place: string; onPick: (place: str
   );
 }
 
-/** What lets air out as far as the bench knows, and what would explain what was heard. */
-function Places({ sound, place, onPick }: { sound: Sound; place: string | null; onPick: (place: string) => void }) {
+type Pick = { sound: Sound; place: string | null; onPick: (place: string) => void };
+
+/** What would explain what was heard, with the way to look at it. */
+function Suspects({ sound: { suspects, progress }, place, onPick }: Pick) {
   const { ticket, state } = useJob();
-  const { leaks, alone, suspects, progress, compass } = sound;
-  const words = useMemo(() => new Map((compass ?? []).map((note) => [note.id, fingeringWords(note)])), [compass]);
   const lookAt = (id: string) =>
     `/jobs/${ticket}/look?group=${id.startsWith('joint:') ? 'joint' : 'pad'}&part=${partOfPlace(id)}`;
-  const rows = leaks
-    .map((leak, i) => ({ ...leak, suffer: (alone[i] ?? []).filter(({ loss }) => loss > heardFrom) }))
-    .sort((a, b) => b.suffer.length - a.suffer.length);
-  const notes = (suffer: readonly { id: string }[]) => {
-    const first = suffer.slice(0, 4).map(({ id }) => words.get(id) ?? id);
-    return first.join(', ') + (suffer.length > first.length ? ` and ${suffer.length - first.length} more` : '');
+  return (
+    <section aria-label="Suspects" aria-busy={progress !== null}>
+      <h2>These would explain it</h2>
+      {progress !== null && <progress max={1} value={progress} aria-label="Working out what would explain it" />}
+      {suspects.length === 0 && progress === null && (
+        <p className="soft">
+          {state.played.size === 0
+            ? 'Play it note by note: what comes out fuzzy, late or not at all points to the places that leak.'
+            : 'Nothing that was played is wrong by a leak.'}
+        </p>
+      )}
+      <ol className="suspects">
+        {suspects.map((suspect) => (
+          <li key={suspect.place}>
+            <PlaceLink place={suspect.place} onPick={onPick} here={suspect.place === place} />{' '}
+            <span className="soft">
+              {suspect.needed ? 'needed to explain it' : 'or this instead'}; a gap of about{' '}
+              {printPhrase([{ value: suspect.gap, unit: 'mm', told: 'stock' }], state.unit)}.{' '}
+              <Link href={lookAt(suspect.place)}>Look at it</Link>
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+/**
+ * What lets air out as far as the bench knows, in the order of the instrument. It stands where nothing comes in above
+ * it: what is worked out later must not push a place from under a finger.
+ */
+function Leaks({ sound: { leaks, alone, compass }, place, onPick }: Pick) {
+  const { state } = useJob();
+  const words = useMemo(() => new Map((compass ?? []).map((note) => [note.id, fingeringWords(note)])), [compass]);
+  const spoils = (losses: readonly NoteLoss[] | undefined) => {
+    if (!losses) return '…';
+    const suffer = losses.filter(({ loss }) => loss > heardFrom).map(({ id }) => words.get(id) ?? id);
+    if (suffer.length === 0) return 'no note minds it';
+    const more = suffer.length - 4;
+    return `spoils ${suffer.slice(0, 4).join(', ')}${more > 0 ? ` and ${more} more` : ''}`;
   };
   return (
-    <>
-      <section aria-label="Suspects">
-        <h2>These would explain it</h2>
-        {progress !== null && <progress max={1} value={progress} aria-label="Working out what would explain it" />}
-        {suspects.length === 0 && progress === null && (
-          <p className="soft">
-            {state.played.size === 0
-              ? 'Play it note by note: what comes out fuzzy, late or not at all points to the places that leak.'
-              : 'Nothing that was played is wrong by a leak.'}
-          </p>
-        )}
-        <ol className="suspects">
-          {suspects.map((suspect) => (
-            <li key={suspect.place}>
-              <PlaceLink place={suspect.place} onPick={onPick} here={suspect.place === place} />{' '}
-              <span className="soft">
-                {suspect.needed ? 'needed to explain it' : 'or this instead'}; a gap of about{' '}
-                {printPhrase([{ value: suspect.gap, unit: 'mm', told: 'stock' }], state.unit)}.{' '}
-                <Link href={lookAt(suspect.place)}>Look at it</Link>
-              </span>
+    <section className="sheet mb-0" aria-label="What lets air out">
+      <h2>What lets air out</h2>
+      {leaks.length === 0 ? (
+        <p className="soft mb-0">Nothing that was read or looked at lets air out.</p>
+      ) : (
+        <ul className="list-plain">
+          {leaks.map(({ id, words: how, measured }, i) => (
+            <li key={id} className="mb-1">
+              <PlaceLink place={id} onPick={onPick} here={id === place} />: {printPhrase(how, state.unit)}
+              {!measured && <span className="soft"> (taken as a hair)</span>}
+              <span className="soft d-block">{spoils(alone?.[i])}</span>
             </li>
           ))}
-        </ol>
-      </section>
-      <section aria-label="What lets air out">
-        <h2>What lets air out</h2>
-        {rows.length === 0 ? (
-          <p className="soft">Nothing that was read or looked at lets air out.</p>
-        ) : (
-          <ul className="list-plain">
-            {rows.map(({ id, words: how, measured, suffer }) => (
-              <li key={id} className="mb-1">
-                <PlaceLink place={id} onPick={onPick} here={id === place} />: {printPhrase(how, state.unit)}
-                {!measured && <span className="soft"> (taken as a hair)</span>}
-                <span className="soft d-block">
-                  {suffer.length === 0 ? 'no note minds it' : `spoils ${notes(suffer)}`}
-                </span>
-              </li>
-            ))}
-          </ul>
-        )}
-      </section>
-    </>
+        </ul>
+      )}
+    </section>
   );
 }
 
@@ -293,9 +300,10 @@ export function SoundView() {
                 note. Press a hole of the strip to see which notes would suffer from it.
               </p>
             </div>
+            <Leaks sound={sound} place={place} onPick={setPlace} />
           </div>
           <div className="sheet mb-0">
-            <Places sound={sound} place={place} onPick={setPlace} />
+            <Suspects sound={sound} place={place} onPick={setPlace} />
           </div>
         </div>
       }

@@ -28,8 +28,8 @@ export interface Sound {
   leaks: KnownLeak[];
   /** all leaks together, by note; null while it is worked out */
   together: NoteLoss[] | null;
-  /** each leak alone, in their order */
-  alone: NoteLoss[][];
+  /** each leak alone, in their order; null while it is worked out */
+  alone: NoteLoss[][] | null;
   suspects: Suspect[];
   /** 0 to 1 while suspects are worked out */
   progress: number | null;
@@ -143,7 +143,7 @@ export function useSound(): Sound {
     compass: of?.compass ?? null,
     leaks,
     together: losses?.together ?? null,
-    alone: losses?.alone ?? [],
+    alone: losses?.leaks === leaks ? losses.alone : null,
     suspects,
     progress,
   };
