@@ -126,5 +126,5 @@ export const guardsOf = (nonce) => ({
   'Referrer-Policy': 'same-origin',
   'Cross-Origin-Resource-Policy': 'same-origin',
   'Cross-Origin-Opener-Policy': 'same-origin',
-  'Permissions-Policy': 'camera=(), geolocation=(), microphone=(), payment=(), usb=(), serial=(), bluetooth=()',
+  'Permissions-Policy': 'camera=(), geolocation=(), microphone=(self), payment=(), usb=(), serial=(), bluetooth=()',
 });

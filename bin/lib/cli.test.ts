@@ -1,6 +1,10 @@
 import { describe, expect, jest, test } from '@jest/globals';
+import { notesIn } from '@holotonos/core/listening';
 import { spawn, spawnSync } from 'node:child_process';
-import { resolve } from 'node:path';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import wavefile from 'wavefile';
 import { main } from './cli';
 
 jest.setTimeout(120_000);
@@ -130,6 +134,45 @@ describe('bin/holotonos', () => {
   test('help says how it is called', () => {
     expect(run(['help'])).toMatchObject({ status: 0 });
     expect(run(['nonsense'])).toMatchObject({ status: 2 });
+  });
+  test('plays a made-up instrument into a file that any program reads, and says what each note really is', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'holotonos-play-'));
+    const file = join(folder, 'three.wav');
+    try {
+      const { status, stdout } = await here([
+        ...['play', 'oboe', file, '--seed', '4', '--rate', '44100', '--notes', 'a4-1,b4-1'],
+      ]);
+      expect([status, stdout]).toEqual([0, expect.stringMatching(/^a4-1 +-?\d+\.\d cents\nb4-1 +-?\d+\.\d cents\n$/)]);
+      const wave = new wavefile.WaveFile(readFileSync(file));
+      expect(wave.fmt).toMatchObject({ numChannels: 1, sampleRate: 44100, bitsPerSample: 32 });
+      const samples = wave.getSamples(false, Float32Array) as unknown as Float32Array;
+      const notes = notesIn(samples, 44100);
+      let step = notes.next();
+      while (!step.done) step = notes.next();
+      const names = [440, 493.883];
+      const off = step.value.map(({ frequency }, i) => 1200 * Math.log2(frequency / (names[i] ?? 1)));
+      // What is heard is what was said was played.
+      expect(off).toEqual(
+        [...stdout.matchAll(/(-?\d+\.\d) cents/g)].map(([, cents]) => expect.closeTo(Number(cents), 0)),
+      );
+      const again = join(folder, 'again.wav');
+      await here(['play', 'oboe', again, '--seed', '4', '--rate', '44100', '--notes', 'a4-1,b4-1']);
+      expect(readFileSync(again).equals(readFileSync(file))).toBe(true);
+    } finally {
+      rmSync(folder, { recursive: true, force: true });
+    }
+  });
+  test.each([
+    [['play', 'bagpipe', 'x.wav'], /no type “bagpipe”.*oboe/],
+    [['play', 'oboe'], /Name the file/],
+    [['play', 'oboe', '/nowhere/x.wav'], /could not be written/],
+    [['play', 'oboe', 'x.wav', '--notes', 'z9-1'], /“z9-1” is no fingering.*a4-1/],
+    [['play', 'oboe', 'x.wav', '--rate', 'fast'], /--rate is a figure from 8000/],
+    [['play', 'oboe', 'x.wav', 'y.wav'], /one argument too many/],
+  ])('%j is refused in words, and no file is left', async (args, words) => {
+    const { status, stderr } = await here(args);
+    expect([status, stderr]).toEqual([2, expect.stringMatching(words)]);
+    expect(existsSync('x.wav')).toBe(false);
   });
   test('presses the button of a stand-in gauge, and says what to do when none answers', async () => {
     const nobody = await here(['gauge', 'list', '--port', '9']);

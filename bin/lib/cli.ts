@@ -1,8 +1,23 @@
 import { once } from 'node:events';
-import { createReadStream, readFileSync } from 'node:fs';
+import { createReadStream, readFileSync, writeFileSync } from 'node:fs';
 import { createInterface } from 'node:readline';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
-import { errorDocument, publishedSchemas, runSolverOnText, solvers, type SolverResult } from '@holotonos/core';
+import {
+  applyOptions,
+  chanceFrom,
+  compassOf,
+  errorDocument,
+  hiddenInstrument,
+  instrumentType,
+  playedInstrument,
+  soundInstrument,
+  shippedTypes,
+  publishedSchemas,
+  runSolverOnText,
+  solvers,
+  type SolverResult,
+} from '@holotonos/core';
+import wavefile from 'wavefile';
 
 /** Where bin/start puts the page of the stand-ins unless told otherwise. */
 const usualPagePort = '4651';
@@ -12,6 +27,8 @@ bin/holotonos solve NAME [FILE|-]           one JSON document in, one out
 bin/holotonos solve NAME --lines [FILE|-]   one document a line
 bin/holotonos schema NAME                   JSON Schema of what goes in and comes out; also of a published document
 bin/holotonos schema --list                 the names of the schemas
+bin/holotonos play TYPE FILE.wav [--seed N] [--ticket T] [--notes a4-1,b4-1] [--breath 30] [--rate 48000]
+                                            a made-up instrument, note by note, as a stand-in for a player
 bin/holotonos gauge list [--port N]                    the stand-ins and what the bench asks for
 bin/holotonos gauge send NAME [--value X] [--port N]   presses the button of a stand-in gauge
 bin/holotonos gauge unplug|garbage|flood NAME [--port N]   makes it behave badly
@@ -167,6 +184,67 @@ async function gauge(args: string[]): Promise<number> {
   return 0;
 }
 
+/** A figure of an option, within its bounds. */
+function figure(name: string, text: string, least: number, most: number): number {
+  const value = Number(text);
+  if (text.trim() === '' || !(value >= least && value <= most))
+    throw new Usage(`--${name} is a figure from ${least} to ${most}, not “${text}”.`);
+  return value;
+}
+
+/** More than this is a long wait and a large file. */
+const mostNotes = 200;
+
+async function play(args: string[]): Promise<number> {
+  const { values, positionals } = read(
+    args,
+    {
+      seed: { type: 'string', default: '1' },
+      ticket: { type: 'string' },
+      notes: { type: 'string' },
+      breath: { type: 'string', default: '30' },
+      rate: { type: 'string', default: '48000' },
+    },
+    2,
+  );
+  const [id = '', file] = positionals;
+  const shipped = instrumentType(id);
+  if (!shipped)
+    throw new Usage(`There is no type “${id}”. There are: ${shippedTypes.map((each) => each.id).join(', ')}.`);
+  if (file === undefined) throw new Usage('Name the file the sound goes into, such as scale.wav.');
+  const type = applyOptions(shipped, []);
+  const seed = figure('seed', values.seed, 0, 2 ** 31);
+  const rate = figure('rate', values.rate, 8000, 192_000);
+  const truth =
+    values.ticket === undefined ? soundInstrument(type, chanceFrom(seed)) : hiddenInstrument(values.ticket, type);
+  const compass = compassOf(type);
+  const wanted = values.notes?.split(',') ?? compass.map((note) => note.id);
+  const strange = wanted.find((note) => !compass.some((each) => each.id === note));
+  if (strange !== undefined)
+    throw new Usage(`“${strange}” is no fingering of it. There are: ${compass.map((note) => note.id).join(', ')}.`);
+  if (wanted.length > mostNotes) throw new Usage(`That is more than ${mostNotes} notes.`);
+  const put = (content: string | Uint8Array) => {
+    try {
+      writeFileSync(file, content);
+    } catch (error) {
+      throw new Usage(`${file} could not be written: ${(error as Error).message}`);
+    }
+  };
+  // Before a minute of sound is worked out for a file that cannot be written.
+  put('');
+  const { sound, notes } = playedInstrument(type, truth, wanted, {
+    rate,
+    above: figure('breath', values.breath, -20, 80),
+    seed,
+  });
+  const wave = new wavefile.WaveFile();
+  wave.fromScratch(1, rate, '32f', sound);
+  put(wave.toBuffer());
+  for (const { id: note, cents } of notes)
+    await write(`${note.padEnd(24)} ${cents === null ? 'does not speak' : `${cents.toFixed(1)} cents`}\n`);
+  return 0;
+}
+
 /** Runs the command line and resolves to its exit code. */
 export async function main([command = 'help', ...rest]: string[]): Promise<number> {
   try {
@@ -177,6 +255,7 @@ export async function main([command = 'help', ...rest]: string[]): Promise<numbe
     if (command === 'solve') return await solve(rest);
     if (command === 'schema') return await schema(rest);
     if (command === 'gauge') return await gauge(rest);
+    if (command === 'play') return await play(rest);
   } catch (error) {
     console.error((error as Error).message);
     return 2;

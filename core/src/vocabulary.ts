@@ -145,6 +145,8 @@ export const measures = [
   'key-gap',
   'end-play',
   'arm',
+  'cents',
+  'spread',
 ] as const;
 export type Measure = (typeof measures)[number];
 
@@ -163,6 +165,7 @@ export const gaugeKinds = [
   'force-gauge',
   'protractor',
   'hygrometer',
+  'pitch-meter',
 ] as const;
 export type GaugeKind = (typeof gaugeKinds)[number];
 
@@ -194,11 +197,22 @@ export const toleranceNames = [
   'sealForceNewtons',
   'jointLeakMlPerMinute',
   'jointLeakShare',
+  'noteCents',
 ] as const;
 export type ToleranceName = (typeof toleranceNames)[number];
 
 /** Corrective work that goes in passes: act a little, measure, act again. */
-export const passKinds = ['straighten', 'turn-bell', 'expand', 'shrink', 'lap', 'swage', 'face'] as const;
+export const passKinds = [
+  'straighten',
+  'turn-bell',
+  'expand',
+  'shrink',
+  'lap',
+  'swage',
+  'face',
+  'cut',
+  'fill',
+] as const;
 export type PassKind = (typeof passKinds)[number];
 
 /** Where good technicians disagree: each question of a practice, and the sides that can be taken. */

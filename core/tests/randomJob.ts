@@ -3,6 +3,7 @@ import {
   chanceFrom,
   choicesOf,
   compassOf,
+  playSheet,
   entryBodies,
   entryKinds,
   entryProblems,
@@ -48,6 +49,10 @@ const fitting: Partial<Record<EntryKind, (body: Body, state: JobState, chance: C
   'played': (body, { instrument }, chance) => ({
     ...body,
     fingering: pick(chance, instrument ? compassOf(instrument) : [])?.id,
+  }),
+  'tested': (body, { instrument }, chance) => ({
+    ...body,
+    line: pick(chance, instrument ? playSheet(instrument) : [])?.id,
   }),
   'spring-set': (body, { instrument }, chance) => ({
     ...body,

@@ -31,7 +31,7 @@ export interface StandIn {
   maxPermissibleError: number;
 }
 
-const lineUnits = { 'mm': 'mm', 'N': 'N', 'mL/min': 'mL/min', '°': 'deg', '%': '%RH' } as const;
+const lineUnits = { 'mm': 'mm', 'N': 'N', 'mL/min': 'mL/min', '°': 'deg', '%': '%RH', 'cents': 'cents' } as const;
 
 /** The devices on the bench: one for each gauge of the shelf that could have a cable, and a hygrometer. */
 export const standIns: readonly StandIn[] = [

@@ -41,6 +41,8 @@ export const passWords: Record<PassKind, string> = {
   'lap': 'Lapping',
   'swage': 'Swaging',
   'face': 'Facing',
+  'cut': 'Opening the hole',
+  'fill': 'Filling the hole',
 };
 const byAngle: readonly PassKind[] = ['straighten', 'turn-bell'];
 const byClicks: readonly PassKind[] = ['expand', 'shrink'];

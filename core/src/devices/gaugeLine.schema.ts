@@ -9,7 +9,7 @@ export const gaugeLineSchema = {
     kind: { enum: gaugeKinds },
     name: { type: 'string', maxLength: 80 },
     value: { type: 'number', minimum: -100000, maximum: 100000 },
-    unit: { enum: ['mm', 'in', 'thou', 'um', 'N', 'gf', 'mL/min', 'deg', 'C', '%RH'] },
+    unit: { enum: ['mm', 'in', 'thou', 'um', 'N', 'gf', 'mL/min', 'deg', 'C', '%RH', 'cents'] },
     aim: { type: 'string', maxLength: 80, description: 'repeats the token of the point it was pointed at' },
   },
   required: ['gauge', 'kind', 'value', 'unit'],

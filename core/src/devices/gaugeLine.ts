@@ -11,7 +11,7 @@ export interface GaugeReading {
   kind: GaugeKind;
   name: string;
   value: number;
-  unit: 'mm' | 'N' | 'mL/min' | '°' | '°C' | '%';
+  unit: 'mm' | 'N' | 'mL/min' | '°' | '°C' | '%' | 'cents';
   /** as the device showed it, with its unit */
   shown: string;
   /** the point the device was pointed at, where it was told one */
@@ -33,6 +33,7 @@ const units: Record<Line['unit'], readonly [GaugeReading['unit'], number]> = {
   'deg': ['°', 1],
   'C': ['°C', 1],
   '%RH': ['%', 1],
+  'cents': ['cents', 1],
 };
 
 /** Longer than any honest line; what is longer is not read to its end. */

@@ -12,4 +12,4 @@ export * from './measuringPoints';
 export * from './unitOfMeasure';
 export * from './partNames';
 export * from './removableParts';
-export { strangePart } from './strangePart';
+export { strangePart, strangePlace } from './strangePart';

@@ -208,8 +208,11 @@ export const typeRows = {
   options: row({ id, name }, ['id', 'name']),
 } as const;
 
+/** A4 where nobody has said otherwise, Hz. */
+export const usualStandard = 440;
+
 /** How an instrument is blown and what its written notes sound like; without it nothing is said of its sound. */
-const soundSchema = {
+export const soundSchema = {
   type: 'object',
   properties: {
     transposition: {
@@ -217,6 +220,12 @@ const soundSchema = {
       minimum: -48,
       maximum: 48,
       description: 'semitones from what is written to what sounds',
+    },
+    standard: {
+      type: 'number',
+      minimum: 380,
+      maximum: 480,
+      description: 'what its A4 was built for, Hz; 440 if not said',
     },
     excitation: {
       type: 'object',

@@ -1,6 +1,6 @@
 import type { Measure, MeasureGroup } from '../vocabulary';
 import type { InstrumentType } from './instrumentType.schema';
-import { isPair } from './mechanism';
+import { fingeringNames, isPair } from './mechanism';
 import { postsOf, sharesSpan } from './spans';
 
 /** Something that can be measured on a type: the group, the part, what of it, and where. */
@@ -160,6 +160,11 @@ export function measuringPoints(type: InstrumentType): MeasurePlace[] {
     add('link', link.id, 'lost-motion');
     if (isPair(type, link)) add('link', link.id, 'lateness');
   }
+  if (type.sound)
+    for (const id of fingeringNames(type).keys()) {
+      add('pitch', id, 'cents');
+      add('pitch', id, 'spread');
+    }
   for (const { group, part, measure } of type.measuringPoints) add(group, part, measure);
   return places;
 }

@@ -1,3 +1,4 @@
+import { slugOf } from '../ids';
 import type { InstrumentType } from './instrumentType.schema';
 import { sectionStarts } from './partNames';
 
@@ -29,6 +30,24 @@ export function closedHoles(type: InstrumentType, down: readonly string[]): Read
     if (held.has(key) || (rest.get(key) === 'open') === moved.has(key)) closed.add(hole);
   }
   return closed;
+}
+
+/** A fingering as readings and plays name it: the same on every instrument of its type. */
+export const fingeringId = ({ note, register, alternative = '' }: InstrumentType['fingerings'][number]): string =>
+  slugOf(`${note} ${register} ${alternative}`);
+
+/** In words: the note, and which fingering of it where there are several. */
+export const fingeringWords = ({ note, alternative }: { note: string; alternative?: string | null }): string =>
+  alternative ? `${note}, ${alternative}` : note;
+
+/** What every fingering is called, by its id. Where two would share one, the first has it. */
+export function fingeringNames(type: InstrumentType): ReadonlyMap<string, string> {
+  const names = new Map<string, string>();
+  for (const fingering of type.fingerings) {
+    const id = fingeringId(fingering);
+    if (!names.has(id)) names.set(id, fingeringWords(fingering));
+  }
+  return names;
 }
 
 /** Tone holes from the top of the instrument down; vents and trill holes set no pitch of their own. */

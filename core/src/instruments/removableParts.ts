@@ -1,4 +1,5 @@
 import type { InstrumentType } from './instrumentType.schema';
+import { fingeringNames } from './mechanism';
 import { downTheTube, partNames } from './partNames';
 
 /** Something that comes off an instrument when it is stripped. */
@@ -66,6 +67,15 @@ export function removableNames(type: InstrumentType): ReadonlyMap<string, string
     namesOf.get(type) ??
     new Map([...partNames(type), ...removableParts(type).map(({ id, name }) => [id, name] as const)]);
   namesOf.set(type, known);
+  return known;
+}
+
+const allNamesOf = new WeakMap<InstrumentType, ReadonlyMap<string, string>>();
+
+/** What anything that can be read is called: every part, and every note by its fingering. */
+export function namesToRead(type: InstrumentType): ReadonlyMap<string, string> {
+  const known = allNamesOf.get(type) ?? new Map([...fingeringNames(type), ...removableNames(type)]);
+  allNamesOf.set(type, known);
   return known;
 }
 

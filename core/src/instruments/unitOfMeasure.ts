@@ -1,6 +1,6 @@
 import type { Measure } from '../vocabulary';
 
-export type MeasureUnit = 'mm' | 'N' | 'mL/min' | '°' | '%';
+export type MeasureUnit = 'mm' | 'N' | 'mL/min' | '°' | '%' | 'cents';
 
 const others: Partial<Record<Measure, MeasureUnit>> = {
   'force': 'N',
@@ -12,11 +12,17 @@ const others: Partial<Record<Measure, MeasureUnit>> = {
   'leak-scale-baseline': '%',
   'lean': '°',
   'cone-angle': '°',
+  'cents': 'cents',
+  'spread': 'cents',
 };
 
 /** The unit a measure is kept in. */
 export const unitOfMeasure = (measure: Measure): MeasureUnit => others[measure] ?? 'mm';
 
-/** Lengths that are read either way of a line or a mark; all others are sizes. */
+/** Figures that are read either way of a line, a mark or a name; all others are sizes. */
 export const isSigned = (measure: Measure): boolean =>
-  measure === 'deviation' || measure === 'height' || measure === 'mark-gap' || measure === 'lateness';
+  measure === 'deviation' ||
+  measure === 'height' ||
+  measure === 'mark-gap' ||
+  measure === 'lateness' ||
+  measure === 'cents';

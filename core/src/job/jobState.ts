@@ -10,7 +10,7 @@ import type { OperationState } from '../plan';
 import type { PointState, TickState } from '../readings';
 import type { AdjustmentState, OwnRule } from '../regulation';
 import type { RoundState } from '../rounds';
-import type { PlayedNote } from '../sound';
+import type { PlayedNote, TestedLine } from '../sound';
 import type { SpringAsSet } from '../springSet';
 import type { Board, OffPart, SoakState } from '../stripdown';
 import type { Observation } from '../survey';
@@ -64,6 +64,8 @@ export interface JobState extends LogState<Entry> {
   springs: ReadonlyMap<string, SpringAsSet>;
   /** how notes came out when they were last played, by fingering */
   played: ReadonlyMap<string, PlayedNote>;
+  /** how the lines of the play test came out when they were last gone through */
+  tested: ReadonlyMap<string, TestedLine>;
   /** parts, materials and outside work, dropped ones among them */
   costs: ReadonlyMap<string, NewEntryOf<'cost'>['body']>;
   /** in the order they were given */
@@ -105,6 +107,7 @@ export const emptyJobState: JobState = {
   corks: new Map(),
   springs: new Map(),
   played: new Map(),
+  tested: new Map(),
   costs: new Map(),
   estimates: new Map(),
   signOff: null,

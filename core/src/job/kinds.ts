@@ -23,6 +23,7 @@ import { round } from '../rounds/round.kind';
 import { roundOver } from '../rounds/roundOver.kind';
 import { roundSkip } from '../rounds/roundSkip.kind';
 import { played } from '../sound/played.kind';
+import { tested } from '../sound/tested.kind';
 import { springSet } from '../springSet/springSet.kind';
 import { board } from '../stripdown/board.kind';
 import { namedOff } from '../stripdown/namedOff.kind';
@@ -68,6 +69,7 @@ export const jobKinds = {
   'cork-point': corkPoint,
   'spring-set': springSet,
   'played': played,
+  'tested': tested,
   'cost': cost,
   'estimate': estimate,
   'agreement': agreement,

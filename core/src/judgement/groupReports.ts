@@ -10,6 +10,7 @@ import { jointReport } from './jointReport';
 import { limitsOf } from './limitsOf';
 import { lineReport } from './lineReport';
 import { readPart, type PartReport } from './partReport';
+import { pitchReport } from './pitchReport';
 import { postReport } from './postReport';
 import type { ReportContext } from './reportContext';
 
@@ -22,6 +23,7 @@ export const reportedGroups = [
   'joint',
   'spring',
   'link',
+  'pitch',
 ] as const satisfies readonly MeasureGroup[];
 export type ReportedGroup = (typeof reportedGroups)[number];
 
@@ -33,6 +35,7 @@ const reportBy: Record<ReportedGroup, (context: ReportContext, report: PartRepor
   'joint': jointReport,
   'spring': springReport,
   'link': linkReport,
+  'pitch': pitchReport,
 };
 const isReported = (group: string): group is ReportedGroup => group in reportBy;
 

@@ -5,12 +5,15 @@ import type { MeasureState } from './measureState';
 import { groupsAnsweredHere, type GroupAnswers } from './groupAnswers';
 import { partReport } from './groupReports';
 import { suggestFromStands } from './padStand';
+import { limitsOf } from './limitsOf';
 import { padReport, type PadReport } from './padReport';
 import type { PartReport } from './partReport';
 import { solveRim } from '../rims';
 import type { TickState, TickVerdict } from '../readings';
 import { usualSizes, type Sizes } from '../stock';
 import { remembering } from './remembered';
+import { suggestFromPitch } from './pitchReport';
+import { upperLimit } from '../practice';
 import { rimReport, type RimAnswers, type RimReport } from './rimReport';
 import {
   openSuggestions,
@@ -124,6 +127,9 @@ export function judgeJob(
     suggestions: openSuggestions(state, type, [
       ...suggestCommonCauses(state, type),
       ...suggestions,
+      ...remembered.of('pitch', (read) =>
+        suggestFromPitch(read, type, parts, upperLimit('noteCents', limitsOf(read, type))),
+      ),
       ...remembered.of('stands', (read) => suggestFromStands(read, type, removableNames(type))),
       ...suggestFromLandings(state, type),
       ...suggestFromTicks(state, (group, part) => figureState({ pads, rims, parts }, group, part)),

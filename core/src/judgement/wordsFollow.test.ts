@@ -32,13 +32,15 @@ function reportNearLimits(type: InstrumentType, group: ReportedGroup, part: stri
     'lost-motion': near,
     'leak': 18 * near * 10,
     'cone-angle': 60,
+    'cents': near * 60,
   };
   const gauge = ['micrometer', 'caliper', 'feeler-fine', 'dial-indicator'][Math.floor(seed / 8) % 4] ?? 'caliper';
   const section = type.sections.find(({ id }) => id === part);
   for (const { point } of pointsOfPart(job.state, type, group, part)) {
     const reference = section && point.measure === 'diameter' ? boreAt(section, point.at ?? 0) : undefined;
     const value = (reference ?? base[point.measure] ?? near) + (chance.uniform() - 0.5) * near;
-    job.read(point, Math.abs(value), unitOfMeasure(point.measure) === 'mm' ? gauge : 'caliper');
+    const by = { mm: gauge, cents: 'pitch-meter' }[unitOfMeasure(point.measure) as string] ?? 'caliper';
+    job.read(point, Math.abs(value), by);
   }
   return partReport(job.state, type, group, part);
 }

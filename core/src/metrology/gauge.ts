@@ -33,7 +33,7 @@ export const shareOfScale = (shown: number, { closed, open }: OwnScale): number 
 
 /** A gauge on the shop's shelf. */
 export interface ShelfGauge extends Gauge {
-  /** resolution and error stand in the unit of what it measures: mm, mL/min, N, °, % */
+  /** resolution and error stand in the unit of what it measures: mm, mL/min, N, °, %, cents */
   id: string;
   name: string;
   kind: GaugeKind;
@@ -83,6 +83,7 @@ export const gaugeTakes: Record<GaugeKind, readonly Measure[]> = {
   'force-gauge': ['force', 'weight'],
   'protractor': ['lean', 'cone-angle'],
   'hygrometer': [],
+  'pitch-meter': ['cents', 'spread'],
 };
 
 /** The gauge off the shelf that usually takes a measure. */
@@ -121,6 +122,8 @@ export const usualGauge: Record<Measure, string> = {
   'key-gap': 'feeler-film',
   'end-play': 'feeler-fine',
   'arm': 'caliper',
+  'cents': 'pitch-meter',
+  'spread': 'pitch-meter',
 };
 
 const gauge = (
@@ -151,6 +154,7 @@ export const shelfGauges: readonly ShelfGauge[] = [
   gauge('force-gauge', 'Force gauge', 'force-gauge', 0.01, 0.02),
   gauge('telescoping-gauge', 'Small-hole gauge and micrometer', 'small-hole', 0.001, 0.006),
   gauge('protractor', 'Bevel protractor with loupe', 'protractor', 0.1, 0.1),
+  gauge('pitch-meter', 'Pitch meter', 'pitch-meter', 1, 2),
 ];
 
 /** What a reading keeps of the gauge it was taken with. */

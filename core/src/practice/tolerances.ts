@@ -136,6 +136,8 @@ const table = {
   jointLeakMlPerMinute: { flute: [5, 15, 25], reed: [5, 15, 25], saxophone: [10, 30, 50] },
   // Of the way from a tester's closed mark to its open one, above what the tester loses by itself, %.
   jointLeakShare: { flute: [1, 2, 3], reed: [1, 2, 3], saxophone: [1, 3, 5] },
+  // From its name, once the whole instrument is tuned as well as it can be; an old one keeps its own scale.
+  noteCents: { flute: [8, 12, 20], reed: [8, 12, 20], saxophone: [10, 15, 25] },
 } as const satisfies Record<ToleranceName, Partial<Record<Column, ByPractice>>>;
 
 /** The column of the tables a family is read from. */
@@ -224,7 +226,10 @@ export function rimLimits(source: LimitSource, holeDiameter: number) {
 export const padGapLimit = (source: LimitSource): number => upper(tolerance('padGap', source), 0);
 
 /** A limit in words a bench understands, with the unit it is in. */
-export const toleranceWords: Record<ToleranceName, { words: string; unit: 'mm' | '°' | 'N' | 'mL/min' | '%' }> = {
+export const toleranceWords: Record<
+  ToleranceName,
+  { words: string; unit: 'mm' | '°' | 'N' | 'mL/min' | '%' | 'cents' }
+> = {
   bodyStraightness: { words: 'Body straightness zone', unit: 'mm' },
   boreOvality: { words: 'Bore ovality', unit: 'mm' },
   boreDeviation: { words: 'Bore deviation from its reference, either way', unit: 'mm' },
@@ -251,4 +256,5 @@ export const toleranceWords: Record<ToleranceName, { words: string; unit: 'mm' |
   sealForceNewtons: { words: 'Force at the touch to seal', unit: 'N' },
   jointLeakMlPerMinute: { words: 'Leak of a joint at 2.5 kPa', unit: 'mL/min' },
   jointLeakShare: { words: 'Leak of a joint, of the way from closed to open', unit: '%' },
+  noteCents: { words: 'A note from its name, either way', unit: 'cents' },
 };

@@ -1,12 +1,17 @@
 import { heldKey, matchesMeasure, pointKey, type MeasuringPoint } from './point';
 import type { PointState, ReadingState, Staleness } from './readingState';
 import type { TickState } from './tick.kind';
+import type { MeasureGroup } from '../vocabulary';
 
 /** What a batch may write to: the points of a job that is being folded. */
 interface OpenPoints {
   points: Map<string, PointState>;
   /** newest look at each part, by `group:part` and the keys that were held */
   ticks: Map<string, TickState>;
+  /** newest play of each note */
+  played: Map<string, { stale: Staleness | null }>;
+  /** lines of the play test */
+  tested: Map<string, { stale: Staleness | null }>;
 }
 
 interface Ledger {
@@ -67,9 +72,18 @@ export function addTick(draft: Pick<OpenPoints, 'ticks'>, tick: TickState): void
   draft.ticks.set(key, { ...tick, earlier: [...earlier, last].slice(-mostEarlier) });
 }
 
+/** What the air of an instrument goes past: once one of these is worked on, no note is known to be what it was. */
+const inTheAir: ReadonlySet<string> = new Set<MeasureGroup>(['bore', 'rim', 'hole', 'joint', 'pad', 'link']);
+
 /** The one place where work makes readings and looks stale: a done operation, or one pass of a correction. */
-export function disturb(draft: OpenPoints, disturbs: readonly string[], stale: Staleness): void {
-  if (disturbs.length === 0) return;
+export function disturb(draft: OpenPoints, moved: readonly string[], stale: Staleness): void {
+  if (moved.length === 0) return;
+  const disturbs = moved.some((pattern) => inTheAir.has(pattern.split(':')[0] ?? '')) ? [...moved, 'pitch:*'] : moved;
+  for (const [id, note] of draft.played)
+    if (note.stale === null && disturbs.some((pattern) => matchesMeasure(pattern, 'pitch', id)))
+      draft.played.set(id, { ...note, stale });
+  // A line is played on the whole instrument: whatever is worked on, it is gone through again.
+  for (const [id, line] of draft.tested) if (line.stale === null) draft.tested.set(id, { ...line, stale });
   for (const [key, tick] of draft.ticks)
     if (tick.stale === null && disturbs.some((pattern) => matchesMeasure(pattern, tick.group, tick.part)))
       draft.ticks.set(key, { ...tick, stale });

@@ -1,5 +1,5 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { strangePart } from '../instruments';
+import { strangePlace } from '../instruments';
 import type { JobKind } from '../job';
 import { phrase } from '../units';
 import { freeText, text } from '../validation/plain.schema';
@@ -29,11 +29,17 @@ const body = {
       type: 'number',
       minimum: -1000,
       maximum: 10000,
-      description: 'in the unit of the measure: mm; a leak in mL/min or % of the scale of its tester, a force in N',
+      description:
+        'in the unit of the measure: mm; a leak in mL/min or % of the scale of its tester, a force in N, a note in cents from its name',
     },
     typed: { ...freeText(40), description: 'as it was typed, with its unit' },
     gauge,
-    temperature: { type: 'number', minimum: -30, maximum: 60, description: 'of the room, °C, where wood is read' },
+    temperature: {
+      type: 'number',
+      minimum: -30,
+      maximum: 60,
+      description: 'of the room, °C, where wood or a note is read',
+    },
     humidity: { type: 'number', minimum: 0, maximum: 100, description: 'of the room, % relative' },
   },
   required: ['point', 'value', 'typed', 'gauge'],
@@ -44,7 +50,7 @@ export type ReadingBody = FromSchema<typeof body>;
 /** A figure taken at a point. */
 export const reading: JobKind<'reading', ReadingBody> = {
   body,
-  misfits: ({ instrument }, { point }) => strangePart(instrument, point.part, 'point/part'),
+  misfits: ({ instrument }, { point }) => strangePlace(instrument, point),
   fold: (draft, { id, seq, author, benchTime, body: taken }) => {
     const { point, value, typed, gauge: by, temperature = null, humidity = null } = taken;
     const kept = { entry: id, seq, value, typed, gauge: by, author, benchTime, temperature, humidity, stale: null };

@@ -6,8 +6,11 @@ test('says nothing where nobody played it', () => expect(plays(new TestJob().sta
 
 test('counts what is clear, names what is not from the lowest up, and what is far from its name', () => {
   const job = new TestJob();
-  const note = (fingering: string, heard: string, cents?: number) =>
-    job.write('played', { fingering, heard, ...(cents !== undefined && { cents }) });
+  const note = (fingering: string, heard: string, cents?: number) => {
+    job.write('played', { fingering, heard });
+    if (cents !== undefined)
+      job.read({ group: 'pitch', part: fingering, measure: 'cents', clock: 0 }, cents, 'pitch-meter');
+  };
   note('c4-1', 'late', -4);
   note('b-flat-3-1', 'silent');
   note('b3-1', 'late', -22);

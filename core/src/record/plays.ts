@@ -1,4 +1,6 @@
-import { centsText, compassOf, fingeringWords, heardAs, heardWords } from '../sound';
+import { fingeringWords } from '../instruments';
+import { notePitch } from '../judgement';
+import { centsText, compassOf, heardAs, heardWords } from '../sound';
 import type { JobState } from '../job';
 
 /** A whole list of a long compass tells nothing more. */
@@ -10,13 +12,13 @@ const mostNamed = 12;
  *
  * @param far cents from its name from which a note is told
  */
-export function plays({ instrument, played }: Pick<JobState, 'instrument' | 'played'>, far = 10): string[] {
+export function plays(state: JobState, far = 10): string[] {
+  const { instrument, played } = state;
   const compass = instrument ? compassOf(instrument) : [];
   const notes = compass.flatMap((fingering) => {
     const as = played.get(fingering.id);
-    return as ? [{ ...as, name: fingeringWords(fingering) }] : [];
+    return as && !as.stale ? [{ ...as, name: fingeringWords(fingering) }] : [];
   });
-  if (notes.length === 0) return [];
   const named = (some: readonly string[]) =>
     some.slice(0, mostNamed).join('; ') + (some.length > mostNamed ? `; and ${some.length - mostNamed} more` : '');
   const lines = heardAs.flatMap((heard) => {
@@ -26,10 +28,14 @@ export function plays({ instrument, played }: Pick<JobState, 'instrument' | 'pla
       ? [`clear: ${these.length} of ${notes.length}`]
       : [`${heardWords[heard]}: ${named(these.map(({ name }) => name))}`];
   });
-  const off = notes.flatMap(({ name, cents = 0 }) => (Math.abs(cents) < far ? [] : [`${name} ${centsText(cents)}`]));
+  const off = compass.flatMap((fingering) => {
+    const { mean } = notePitch(state, fingering.id);
+    return mean === null || Math.abs(mean) < far ? [] : [`${fingeringWords(fingering)} ${centsText(Math.round(mean))}`];
+  });
+  if (notes.length === 0 && off.length === 0 && played.size > 0)
+    return ['it was played before the last work on it, and not since'];
   return [
-    `${notes.length} of ${compass.length} notes were played`,
-    ...lines,
+    ...(notes.length > 0 ? [`${notes.length} of ${compass.length} notes were played`, ...lines] : []),
     ...(off.length > 0 ? [`cents from their names: ${named(off)}`] : []),
   ];
 }

@@ -27,6 +27,8 @@ const faults: Record<string, (truth: TrueInstrument) => void> = {
   'LL-204': (truth) => {
     for (const [post] of [...truth.posts].slice(0, 1)) truth.posts.set(post, { lean: 2.5, lift: 0.2 });
     for (const [joint] of truth.joints) hurt(truth.joints, joint, { clearance: 0.3, squeeze: 0.1 });
+    // Bored for a lower pitch than the rest of it.
+    for (const hole of ['a-flat', 'f-sharp', 'low-f', 'low-e']) truth.holes.set(hole, -1.6);
   },
 };
 

@@ -1,3 +1,4 @@
+import { pitchesOf, usualSpread } from './truePitch';
 import { annulusLeak } from '../joints';
 import { boreAt, postsOf, referenceKey, rodsOf, type InstrumentType } from '../instruments';
 import type { MeasuringPoint } from '../readings';
@@ -175,6 +176,8 @@ export function trueFigure(
       return jointFigure(type, truth, point);
     case 'spring':
       return truth.springs.get(part)?.[measure === 'weight' ? 'weight' : 'force'] ?? null;
+    case 'pitch':
+      return measure === 'spread' ? usualSpread : (pitchesOf(type, truth).get(part) ?? null);
     case 'link':
       // What is lost between two keys is by how much the second comes late.
       return truth.links.get(part) ?? null;

@@ -83,6 +83,8 @@ export interface TrueInstrument {
   springs: Map<string, { force: number; weight: number }>;
   /** lost motion by link */
   links: Map<string, number>;
+  /** by how much a hole is wider than it should be, mm; those that are right are not named */
+  holes: Map<string, number>;
 }
 
 /** The rest of a sound instrument draws from a stream of its own, so that rims and pads stay what they were. */
@@ -149,6 +151,7 @@ function soundRest(type: InstrumentType, rest: Chance, scale: number): Omit<True
     rods: by(type.rods, () => small(0.006)),
     springs: by(type.keys, () => ({ force: (0.32 + small(0.05)) * (scale === 1 ? 1.5 : 1), weight: 0.12 })),
     links: by(type.links, () => 0.02 + small(0.005)),
+    holes: new Map(),
   };
 }
 

@@ -1,4 +1,7 @@
-export { centsText, compassOf, fingeringWords, frequencyOf, semitoneOf, type Fingering } from './notes';
+export { whichNote, type NamedPitch } from './whichNote';
+export { partnersOf } from './partners';
+export { fingeredLike } from './fingeredLike';
+export { centsText, compassOf, frequencyOf, semitoneOf, type Fingering } from './notes';
 export { soundOf, ventOf, warm, type Slit, type SoundTube, type WallLeak } from './soundTube';
 export { heardFrom, leaksByNote, quickLoss, soundNotes, type NoteLoss, type SoundNote } from './leaksByNote';
 export {
@@ -16,4 +19,25 @@ export {
   type Suspect,
 } from './suspects';
 export { heightsOf, leaksOf, partOfPlace, placesOf, usualSlit, wallOf, type KnownLeak, type LeakyJob } from './leaksOf';
+export {
+  boundWords,
+  cutLimits,
+  cutsMade,
+  holesNow,
+  mayCut,
+  noteLimit,
+  notesPutOut,
+  raisedBy,
+  tubeNow,
+  tuneAnswer,
+  tuneQuestion,
+  ventsOf,
+  type CutLimits,
+  type CutMade,
+  type NotePutOut,
+  type TunedJob,
+  type Vent,
+} from './tuningPlan';
+export { playSheet, type SheetLine } from './playSheet';
+export { isGood, resultWords, testResults, type TestResult, type TestedLine } from './tested.kind';
 export { heardWords, type PlayedBody, type PlayedNote } from './played.kind';

@@ -1,4 +1,4 @@
-import { gapsRead, padClocks, readPoint } from '../judgement';
+import { gapsRead, padClocks, readPoint, type MeasuredJob } from '../judgement';
 import { boreAt, sectionStarts, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import { airViscosity } from '../metrology';
@@ -74,7 +74,7 @@ function padLeak(state: LeakyJob, hole: string, diameter: number): KnownLeak | n
 }
 
 /** How high pads stand open, by hole, mm, as far as it was read. */
-export const heightsOf = (state: LeakyJob, type: InstrumentType): Map<string, number> =>
+export const heightsOf = (state: MeasuredJob, type: InstrumentType): Map<string, number> =>
   new Map(
     type.pads.flatMap(({ hole }): [string, number][] => {
       const { mean } = readPoint(state, { group: 'pad', part: hole, measure: 'height', clock: 0 });

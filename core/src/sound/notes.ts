@@ -1,5 +1,4 @@
-import { slugOf } from '../ids';
-import { closedHoles, type InstrumentType } from '../instruments';
+import { closedHoles, fingeringId, usualStandard, type InstrumentType } from '../instruments';
 
 const names = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'G♯', 'A', 'B♭', 'B'];
 const flats: Record<string, string> = { 'D♭': 'C♯', 'D♯': 'E♭', 'G♭': 'F♯', 'A♭': 'G♯', 'A♯': 'B♭' };
@@ -22,7 +21,7 @@ const aboveC0 = 57;
  *
  * @example frequencyOf('A4', 0) // => 440
  */
-export function frequencyOf(note: string, transposition: number, standard = 440): number | null {
+export function frequencyOf(note: string, transposition: number, standard = usualStandard): number | null {
   const semitone = semitoneOf(note);
   return semitone === null ? null : standard * 2 ** ((semitone + transposition - aboveC0) / 12);
 }
@@ -47,24 +46,20 @@ export interface Fingering {
  */
 export const centsText = (cents: number): string => `${cents > 0 ? '+' : cents < 0 ? '−' : ''}${Math.abs(cents)}`;
 
-/** In words: the note, and which fingering of it where there are several. */
-export const fingeringWords = ({ note, alternative }: Pick<Fingering, 'note' | 'alternative'>): string =>
-  alternative === null ? note : `${note}, ${alternative}`;
-
 /**
  * Every fingering of an instrument from its lowest note up; of several for one note the main one first. Empty where
  * nobody has said how it is blown.
- *
- * @param standard of A4, Hz
  */
-export function compassOf(type: InstrumentType, standard = 440): Fingering[] {
+export function compassOf(type: InstrumentType): Fingering[] {
   const { sound } = type;
   if (!sound) return [];
+  const { standard = usualStandard } = sound;
   const seen = new Set<string>();
   return type.fingerings
-    .flatMap(({ note, register, down, alternative = null }): Fingering[] => {
+    .flatMap((fingering): Fingering[] => {
+      const { note, register, down, alternative = null } = fingering;
       const near = frequencyOf(note, sound.transposition, standard);
-      const id = slugOf(`${note} ${register} ${alternative ?? ''}`);
+      const id = fingeringId(fingering);
       if (near === null || seen.has(id)) return [];
       seen.add(id);
       return [{ id, note, register, alternative, down, closed: closedHoles(type, down), near }];

@@ -1,9 +1,10 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import type { JobKind } from '../job';
 import { says } from '../logbook';
+import type { Staleness } from '../readings';
 import { freeText } from '../validation/plain.schema';
 import { heardAs, type Heard } from './suspects';
-import { centsText, compassOf } from './notes';
+import { compassOf } from './notes';
 
 const body = {
   type: 'object',
@@ -16,7 +17,6 @@ const body = {
       description: 'note, register and which alternative, as the type lists its fingerings',
     },
     heard: { enum: heardAs },
-    cents: { type: 'number', minimum: -600, maximum: 600, description: 'from where it should be; above 0 it is sharp' },
     note: freeText(400),
   },
   required: ['fingering', 'heard'],
@@ -28,6 +28,8 @@ export type PlayedBody = FromSchema<typeof body>;
 export interface PlayedNote extends PlayedBody {
   entry: string;
   seq: number;
+  /** the work that was done on what it sounds through since */
+  stale: Staleness | null;
 }
 
 /** How a note came out, in a word. */
@@ -46,13 +48,10 @@ export const played: JobKind<'played', PlayedBody> = {
       ? says('fingering', `“${fingering}” is no fingering of this instrument`)
       : [],
   fold: (draft, { id, seq, body: said }) => {
-    draft.played.set(said.fingering, { ...said, entry: id, seq });
+    draft.played.set(said.fingering, { ...said, entry: id, seq, stale: null });
   },
-  words: ({ fingering, heard, cents, note }) => {
-    // The name of a fingering says its note; the instrument need not be at hand to read an old entry.
-    const pitch = cents === undefined ? '' : `, ${centsText(cents)} cents`;
-    return `Played ${fingering}: ${heardWords[heard]}${pitch}${note ? `. ${note}` : ''}`;
-  },
+  words: ({ fingering, heard, note }, name) =>
+    `Played ${name(fingering)}: ${heardWords[heard]}${note ? `. ${note}` : ''}`,
   turnsPlan: false,
   bears: false,
 };

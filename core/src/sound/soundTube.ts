@@ -40,6 +40,10 @@ export type SoundTube = Omit<PitchInput, 'fingerings'>;
 /** A crack or a joint is no hole: the smallest closed one stands in for the place, and takes nothing from the sound. */
 const wallHole = { diameter: 0.5, chimney: 0.5 };
 
+/** Of an edge it has to be known where it is and how large. */
+const isWhole = (blown: NonNullable<InstrumentType['sound']>['excitation']): boolean =>
+  blown.kind === 'reed' || (blown.at !== undefined && blown.diameter !== undefined && blown.length !== undefined);
+
 /**
  * An instrument as the model of sound takes it; null where nobody has said how it is blown.
  *
@@ -52,7 +56,7 @@ export function soundOf(
   wall: readonly WallLeak[] = [],
 ): SoundTube | null {
   const { sound } = type;
-  if (!sound) return null;
+  if (!sound || !isWhole(sound.excitation)) return null;
   const starts = sectionStarts(type, 0);
   const bore: { at: number; diameter: number }[] = [];
   for (const { id, bore: points } of type.sections) {

@@ -1,3 +1,5 @@
+export { solveTune, tuneSteps, type TuneProgress } from './solveTune';
+export type { TuneInput, TuneOutput } from './tune.schema';
 export { pitchSolver } from './pitch.solver';
 export { tuneSolver } from './tune.solver';
 export type { PitchInput } from './pitch.schema';

@@ -114,12 +114,13 @@ function firstBetter(
 }
 
 /** The least loss that is reached downhill from these diameters; null where a note has no resonance with them. */
-function downhill(aim: Aim, start: readonly number[]): { at: number[]; loss: number } | null {
+function* downhill(aim: Aim, start: readonly number[]): Generator<void, { at: number[]; loss: number } | null> {
   let at = [...start];
   let off = aim.off(at);
   if (!off) return null;
   let loss = lossOf(aim, off, at);
   for (let turn = 0; turn < 40; turn += 1) {
+    yield;
     const slopes = slopesAt(aim, at, off);
     if (!slopes) break;
     const target = leastOfSlopes(aim, at, off, slopes);
@@ -131,6 +132,12 @@ function downhill(aim: Aim, start: readonly number[]): { at: number[]; loss: num
     if (gained <= settled * loss) break;
   }
   return { at, loss };
+}
+
+/** How far a search for what to change has come: which of its beginnings it follows. */
+export interface TuneProgress {
+  start: number;
+  starts: number;
 }
 
 /**
@@ -145,6 +152,15 @@ function downhill(aim: Aim, start: readonly number[]): { at: number[]; loss: num
  * @throws Unsolvable as `pitch`; when a note has no resonance, a hole lies outside its own range, or a name is unknown
  */
 export function solveTune(input: TuneInput): TuneOutput {
+  const steps = tuneSteps(input);
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+  }
+}
+
+/** The same in steps: says at each how far it has come, and can be left at any. */
+export function* tuneSteps(input: TuneInput): Generator<TuneProgress, TuneOutput> {
   const { holes, fingerings, measured, adjust, tolerance = 5, ...rest } = input;
   oneOfEach(
     adjust.map(({ hole }) => ({ id: hole })),
@@ -222,8 +238,11 @@ export function solveTune(input: TuneInput): TuneOutput {
   const { lowest, highest } = aim;
   const starts = [present, lowest, highest, lowest.map((low, j) => (low + (highest[j] ?? low)) / 2)];
   let best = { at: [...present], loss: Infinity };
-  for (const start of adjust.length > 0 ? starts : []) {
-    const found = downhill(aim, start);
+  for (const [i, start] of (adjust.length > 0 ? starts : []).entries()) {
+    const steps = downhill(aim, start);
+    let step = steps.next();
+    for (; !step.done; step = steps.next()) yield { start: i, starts: starts.length };
+    const found = step.value;
     if (found && found.loss < best.loss) best = found;
   }
   // What is told is what is cut: the notes answer for the changes that are named, and no others.

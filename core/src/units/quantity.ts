@@ -2,7 +2,7 @@ import { printFigure, printShort, printWithUncertainty } from './printLength';
 import { mmPerUnit, type LengthUnit } from './units';
 
 /** Units figures are kept in. Lengths are kept in millimetres and read in the unit of the job; all else in its own. */
-export type KeptUnit = 'mm' | 'mm³' | '°' | 'N' | 'mL/min' | '%';
+export type KeptUnit = 'mm' | 'mm³' | '°' | 'N' | 'mL/min' | '%' | 'cents';
 
 /** A figure that has not been turned into text yet: what a sentence keeps instead of digits. */
 export interface Quantity {
@@ -65,7 +65,9 @@ export function printQuantity(quantity: Quantity, unit: LengthUnit): string {
   // A whole tube holds millions of cubic millimetres; nobody reads those.
   if (own === 'mm³')
     return unit === 'mm' ? `${plain(value / 1000, 2)} cm³` : `${plain(value / mmPerUnit.in ** 3, 3)} in³`;
+  // Nobody hears a hundredth of a cent.
+  const places = own === 'cents' ? 1 : 2;
   return uncertainty === null
-    ? withUnit(plain(value, 2), own)
-    : withUnit(`${plain(value, 2)} ± ${plain(uncertainty, 2)}`, own);
+    ? withUnit(plain(value, places), own)
+    : withUnit(`${plain(value, places)} ± ${plain(uncertainty, places)}`, own);
 }

@@ -11,6 +11,7 @@ import { DemoJob } from './demoJob';
 import { crackedWood, dentedTube, doubtfulSeam, rustedRod } from './drawings';
 import { homeMadeClarinet } from './homeMadeClarinet';
 import { playedNotes } from './playedNotes';
+import { readPitches } from './readPitches';
 
 const shipped = (id: string, options: readonly string[] = []): InstrumentType => {
   const type = instrumentType(id);
@@ -474,6 +475,19 @@ function clarinet(): DemoJob {
     reason: 'Real ivory would have been referred before any work.',
   });
   listCorks(job);
+  job.write('note', {
+    text: 'The collection has a recording of it from two summers ago, before the flood: every note, held, at 21 °C. Read from that; nobody blows it wet.',
+  });
+  const known = job.state.instrument;
+  for (const heard of known ? readPitches('LL-204', known, 21) : []) {
+    job.pass(0.1);
+    job.write('reading', heard);
+  }
+  job.write('decision', {
+    question: 'Four low holes are small for the pitch it was built to, and their notes flat: are they opened?',
+    choice: 'No. They are left as they were bored, and the player is told which notes to lip up.',
+    reason: 'What is cut cannot be put back; at midsummer it plays alone.',
+  });
   job.write('note', { text: 'Let it stand closed for a week before anything is measured: the wood is still wet.' });
   return job;
 }

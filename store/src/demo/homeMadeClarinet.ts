@@ -42,6 +42,7 @@ export function homeMadeClarinet(): Change[] {
     at: Math.min(short(fitting.at), sections.find(({ id }) => id === fitting.section)?.length ?? 0),
     name: fitting.name.replace('Ring', 'Resin ring'),
   }));
+  const there = new Set([...keys, ...holes].map(({ id }) => id));
   return [
     {
       put: { sections, joints: near.joints },
@@ -51,5 +52,10 @@ export function homeMadeClarinet(): Change[] {
     { put: { holes }, reason: 'caliper, in the order of the tube' },
     { put: { rods, posts }, reason: 'short axles with cylinder pivots in pillars' },
     { put: { keys, pads, fittings }, reason: 'eleven keys; pads could not be measured mounted' },
+    {
+      sound: { ...near.sound, transposition: 0, standard: 443 } as NonNullable<InstrumentType['sound']>,
+      fingerings: near.fingerings.filter(({ down }) => down.every((id) => there.has(id))),
+      reason: 'fingered like a simple system; pitched in C',
+    },
   ];
 }

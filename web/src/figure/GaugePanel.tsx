@@ -23,7 +23,7 @@ export function GaugePanel({
 }) {
   const { shop, now } = useJob();
   const id = useId();
-  const { gauge, choices, devices, wood, air, setAir } = figure;
+  const { gauge, choices, devices, asksAir, air, setAir } = figure;
   const warn = [...(gauge ? gaugeWarnings(shop, gauge.id, now) : []), ...readingDoubts(shop, readings), ...warnings];
   const number = (text: string) => (text.trim() === '' || !Number.isFinite(Number(text)) ? null : Number(text));
   return (
@@ -49,7 +49,7 @@ export function GaugePanel({
         </p>
       )}
       {figure.said && <p className="soft mb-0 mt-1">{figure.said}</p>}
-      {wood && (
+      {asksAir && (
         <div className="d-flex gap-2 mt-2">
           <div>
             <Form.Label htmlFor={`${id}-warm`}>Room, °C</Form.Label>

@@ -48,7 +48,7 @@ describe('figures as they are typed', () => {
   });
   test.each(measures)('%s: nothing at all is a figure only where there may be nothing', (measure) => {
     const mayBeNothing = ['gap', 'lost-motion', 'run-out', 'rise-and-fall', 'wear', 'key-gap', 'end-play'];
-    const signed = ['height', 'deviation', 'mark-gap', 'lateness'];
+    const signed = ['height', 'deviation', 'mark-gap', 'lateness', 'cents'];
     const ofItsOwnUnit = unitOfMeasure(measure) !== 'mm';
     expect(readFigure('0', measure, 'mm').ok).toBe(ofItsOwnUnit || [...mayBeNothing, ...signed].includes(measure));
     expect(readFigure('-1', measure, 'mm').ok).toBe(signed.includes(measure) || measure === 'lean');
@@ -81,7 +81,7 @@ describe('every measure', () => {
   test.each(measures)('%s has words and a gauge on the shelf', (measure) => {
     expect(measureWords[measure].length).toBeGreaterThan(3);
     expect(shelfGauges.map(({ id }) => id)).toContain(usualGauge[measure]);
-    expect(['mm', 'N', 'mL/min', '°', '%']).toContain(unitOfMeasure(measure));
+    expect(['mm', 'N', 'mL/min', '°', '%', 'cents']).toContain(unitOfMeasure(measure));
   });
 });
 

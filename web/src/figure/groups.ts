@@ -74,6 +74,8 @@ export const measureWords: Record<Measure, string> = {
   'key-gap': 'gap under the reference key',
   'end-play': 'end play, felt directly',
   'arm': 'arm, from the rod to the middle of the pad',
+  'cents': 'how far from its name, less than 0 where it is flat,',
+  'spread': 'how much it wavers while it is held',
 };
 
 /** What is asked for at a point, in words; the same measure means different things in different groups. */
@@ -143,7 +145,9 @@ export function readFigure(text: string, measure: Measure, unit: LengthUnit, sca
   if (!parsed.ok) return parsed;
   const { value } = parsed;
   if (own !== 'mm')
-    return value < 0 && measure !== 'lean' ? { ok: false, problem: 'It cannot be less than 0.' } : parsed;
+    return value < 0 && !isSigned(measure) && measure !== 'lean'
+      ? { ok: false, problem: 'It cannot be less than 0.' }
+      : parsed;
   const fromZero = zeroAllowed.includes(measure);
   if (fromZero && value < 0)
     return { ok: false, problem: measure === 'gap' ? 'A gap cannot be less than 0.' : 'It cannot be less than 0.' };

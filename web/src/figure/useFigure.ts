@@ -37,7 +37,8 @@ export interface Figure {
   setGauge: (id: string) => void;
   take: () => void;
   devices: GaugesNow | null;
-  wood: boolean;
+  /** does the air of the room bear on what is asked? */
+  asksAir: boolean;
   air: Air;
   setAir: (air: Air) => void;
   /** the token under which the devices know of what is asked; empty until they do */
@@ -66,7 +67,7 @@ export function useFigure(
   const own = unitOfMeasure(measure);
   const choices = gaugesFor(shop, measure);
   const gauge = choices.find(({ id }) => id === chosen[measure]) ?? usualOf(choices, measure);
-  const wood = type.body === 'wood';
+  const asksAir = type.body === 'wood' || point?.group === 'pitch';
 
   useEffect(() => {
     try {
@@ -91,8 +92,8 @@ export function useFigure(
       value,
       typed,
       gauge: gaugeOfReading(with_),
-      ...(wood && temperature !== null && { temperature }),
-      ...(wood && humidity !== null && { humidity }),
+      ...(asksAir && temperature !== null && { temperature }),
+      ...(asksAir && humidity !== null && { humidity }),
     });
     if (!written) return false;
     setProblem(null);
@@ -171,7 +172,7 @@ export function useFigure(
     },
     take,
     devices,
-    wood,
+    asksAir,
     air,
     setAir,
     aimed,

@@ -8,7 +8,7 @@ import {
   jobPlan,
   misfits,
   planBasis,
-  removableNames,
+  namesToRead,
   type Entry,
   type EntryBody,
   type EntryKind,
@@ -194,7 +194,7 @@ export function JobProvider({
     () => jobPlan(state, type, judgement, now, { ...planBasis(shop, learned), person }),
     [state, type, judgement, now, shop, learned, person],
   );
-  const names = useMemo(() => removableNames(type), [type]);
+  const names = useMemo(() => namesToRead(type), [type]);
 
   const write = useCallback(
     // Callers see the body their kind asks for; in here any body will do, for the schema judges it.

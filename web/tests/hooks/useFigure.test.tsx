@@ -243,7 +243,7 @@ describe('the air of the room', () => {
     job = jobDouble({ instrument: 'oboe' });
     const point = { group: 'pad', part: job.type.holes[0]?.id ?? '', measure: 'gap', clock: 0 } as MeasuringPoint;
     const shown = await figure(point);
-    expect(shown.now.wood).toBe(true);
+    expect(shown.now.asksAir).toBe(true);
     await shown.hears(said({ unit: '%', value: 48 } as never));
     await shown.hears(said({ unit: '°C', value: 19.5 } as never));
     expect(shown.now.air).toEqual({ humidity: 48, temperature: 19.5 });
@@ -253,7 +253,7 @@ describe('the air of the room', () => {
     // Another page of this browser begins with it; metal does not ask.
     job = jobDouble();
     const metal = await figure(gap(0));
-    expect([metal.now.wood, metal.now.air.humidity]).toEqual([false, 48]);
+    expect([metal.now.asksAir, metal.now.air.humidity]).toEqual([false, 48]);
     await metal.does((f) => f.setText('0.02'));
     await metal.does((f) => f.take());
     expect(readings().at(-1)).not.toHaveProperty('humidity');

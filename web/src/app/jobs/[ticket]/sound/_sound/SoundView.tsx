@@ -1,14 +1,10 @@
 'use client';
 
 import {
-  cautionWords,
-  centsText,
-  deferral,
   fingeringWords,
   heardAs,
   heardFrom,
   heardWords,
-  parseNumber,
   partOfPlace,
   printPhrase,
   usualSlit,
@@ -19,53 +15,23 @@ import {
 } from '@holotonos/core';
 import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
-import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
-import { useCautionsToday } from '@/job/cautionsToday';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { useStripControl } from '@/tube/StripControl';
-import { Button, Form } from '@/ui/bootstrap';
-import { FieldProblem } from '@/ui/fields';
+import { Hygiene, useIsShut } from './Hygiene';
 import { NoteChart } from './NoteChart';
+import { SoundNav } from './SoundNav';
+import { SuspectButton } from './SuspectButton';
 import { useLossesOf, useSound, type Sound } from './useSound';
 
 const keys = [
   { keys: '↓ ↑', does: 'next or previous note, from the lowest up' },
   { keys: 'c f l s', does: 'it came out clear, fuzzy, late, or stayed silent; then the next' },
-  { keys: 'a figure, Enter', does: 'how many cents it is from where it should be; below 0 it is flat' },
   { keys: 'Backspace', does: 'strike the note written last, and go back to it' },
 ];
 const letters: Record<string, Heard> = { c: 'clear', f: 'fuzzy', l: 'late', s: 'silent' };
-const cautions = ['hygiene', 'leakLight'];
-
-/** Nothing goes to a mouth before these were read. */
-function Hygiene({ onDone }: { onDone: () => void }) {
-  const { shop } = useJob();
-  const { accepted, accept } = useCautionsToday();
-  const open = cautions.filter((caution) => !accepted.has(caution));
-  if (open.length === 0) return null;
-  return (
-    <section className="say fault mb-0" aria-label="Before it is played">
-      <ul className="list-plain mb-1">
-        {open.map((caution) => (
-          <li key={caution}>{cautionWords(shop.cautions, caution).text}</li>
-        ))}
-      </ul>
-      <p className="mb-1">{deferral}</p>
-      <Button
-        variant="quiet"
-        onClick={() => {
-          accept(cautions);
-          onDone();
-        }}
-      >
-        It is clean, and I have read this
-      </Button>
-    </section>
-  );
-}
-
 /** The notes from the lowest up, each with how it came out and how much weaker it should be. */
 function NoteList({
   compass,
@@ -102,9 +68,9 @@ function NoteList({
             >
               {fingeringWords(fingering)}
             </button>
-            <span className={as && as.heard !== 'clear' ? 'text-danger' : 'soft'}>
+            <span className={as && !as.stale && as.heard !== 'clear' ? 'text-danger' : 'soft'}>
               {as ? heardWords[as.heard] : ''}
-              {as?.cents !== undefined && ` ${centsText(as.cents)} ¢`}
+              {as?.stale && ', before'}
             </span>
             <span className="soft num">{loss > heardFrom ? `−${loss.toFixed(0)} dB` : ''}</span>
           </li>
@@ -130,6 +96,10 @@ type Pick = { sound: Sound; place: string | null; onPick: (place: string) => voi
 /** What would explain what was heard, with the way to look at it. */
 function Suspects({ sound: { suspects, progress }, place, onPick }: Pick) {
   const { ticket, state } = useJob();
+  // What was heard to be wrong is what the suspicion rests on.
+  const bad = [...state.played.values()].filter(({ heard, stale }) => !stale && heard !== 'clear');
+  const evidence = bad.map(({ entry }) => entry);
+  const heardBadly = `${bad.length} ${bad.length === 1 ? 'note does' : 'notes do'} not come out clear`;
   const lookAt = (id: string) =>
     `/jobs/${ticket}/look?group=${id.startsWith('joint:') ? 'joint' : 'pad'}&part=${partOfPlace(id)}`;
   return (
@@ -151,7 +121,15 @@ function Suspects({ sound: { suspects, progress }, place, onPick }: Pick) {
               {suspect.needed ? 'needed to explain it' : 'or this instead'}; a gap of about{' '}
               {printPhrase([{ value: suspect.gap, unit: 'mm', told: 'stock' }], state.unit)}.{' '}
               <Link href={lookAt(suspect.place)}>Look at it</Link>
-            </span>
+            </span>{' '}
+            {suspect.needed && (
+              <SuspectButton
+                kind={suspect.place.startsWith('joint:') ? 'joint-loose' : 'pad-leaking'}
+                part={partOfPlace(suspect.place)}
+                note={`What was played note by note points to it: ${heardBadly}.`}
+                evidence={evidence}
+              />
+            )}
           </li>
         ))}
       </ol>
@@ -197,13 +175,11 @@ function Leaks({ sound: { leaks, alone, compass }, place, onPick }: Pick) {
 export function SoundView() {
   const { type, state, names, write } = useJob();
   const sound = useSound();
-  const { accepted } = useCautionsToday();
-  const id = useId();
   const desk = useRef<HTMLDivElement>(null);
   const { compass, leaks, together, suspects } = sound;
+  const isPlayed = (id: string) => state.played.get(id)?.stale === null;
   // It goes on where it was left.
-  const [at, setAt] = useState(() => Math.max(0, compass?.findIndex((each) => !state.played.has(each.id)) ?? 0));
-  const [cents, setCents] = useState('');
+  const [at, setAt] = useState(() => Math.max(0, compass?.findIndex(({ id }) => !isPlayed(id)) ?? 0));
   const [problem, setProblem] = useState<string | null>(null);
   const asked = useSearchParams().get('part');
   const [picked, setPlace] = useState<string | null>(asked);
@@ -217,7 +193,7 @@ export function SoundView() {
   }, [place, leaks, suspects, type]);
   const losses = useLossesOf(sound, place, slit);
   const note = compass?.[at];
-  const isShut = cautions.some((caution) => !accepted.has(caution));
+  const isShut = useIsShut();
   const back = () => desk.current?.focus({ preventScroll: true });
   useEffect(back, []);
   const pickPart = (part: string) => setPlace(part);
@@ -232,30 +208,24 @@ export function SoundView() {
     return (
       <Bands
         work={
-          <p className="sheet">
-            Nobody has said how this instrument is blown and fingered, so nothing is said of its sound. Its pads and
-            joints are looked at by light, film and tester.
-          </p>
+          <>
+            <SoundNav />
+            <p className="sheet">
+              Nobody has said how this instrument is blown and fingered, so nothing is said of its sound. Its pads and
+              joints are looked at by light, film and tester. At Pitch it can be said what it is like.
+            </p>
+          </>
         }
         readout={<div className="readout-plain">Nothing to play</div>}
       />
     );
   }
-  const say = (heard: Heard, more: { cents?: number } = {}) => {
+  const say = (heard: Heard) => {
     if (!note) return;
     if (isShut) return setProblem('Read what stands above first: nothing goes to a mouth before.');
-    const before = state.played.get(note.id);
-    const kept = more.cents ?? before?.cents;
-    if (!write('played', { fingering: note.id, heard, ...(kept !== undefined && { cents: kept }) })) return;
+    if (!write('played', { fingering: note.id, heard })) return;
     setProblem(null);
     setAt(Math.min(compass.length - 1, at + 1));
-  };
-  const take = () => {
-    const value = parseNumber(cents);
-    if (value === null || Math.abs(value) > 600) return setProblem('Cents are a figure from −600 to 600.');
-    if (!note) return;
-    say(state.played.get(note.id)?.heard ?? 'clear', { cents: value });
-    setCents('');
   };
   const undo = () => {
     const last = state.entries.findLast(({ id: entry, kind }) => kind === 'played' && !state.struck.has(entry));
@@ -271,50 +241,43 @@ export function SoundView() {
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const { key } = event;
-    const inField = (event.target as HTMLElement).matches('input');
     const as = letters[key.toLowerCase()];
     if (key === 'ArrowDown') setAt(Math.min(compass.length - 1, at + 1));
     else if (key === 'ArrowUp') setAt(Math.max(0, at - 1));
-    else if (as && cents === '') say(as);
-    else if (key === 'Backspace' && cents === '') undo();
-    else if (!inField && /^[-+−\d]$/.test(key)) {
-      setCents(key);
-      document.getElementById(`${id}-cents`)?.focus();
-    } else return;
+    else if (as) say(as);
+    else if (key === 'Backspace') undo();
+    else return;
     event.preventDefault();
   };
-  const heardCount = compass.filter((each) => state.played.has(each.id)).length;
+  const heardCount = compass.filter(({ id }) => isPlayed(id)).length;
   const shown = place === null || !losses ? null : { name: names.get(partOfPlace(place)) ?? place, losses };
   return (
     <Bands
       work={
-        <div ref={desk} className="sound" tabIndex={-1} role="group" aria-label="Play test" onKeyDown={onKeyDown}>
-          <NoteList compass={compass} at={at} played={state.played} together={together} onGo={setAt} />
-          <div className="sound-middle">
-            <Hygiene onDone={back} />
-            <div className="sheet mb-0" aria-busy={together === null}>
-              <h2>What the leaks do, note by note</h2>
-              <NoteChart compass={compass} together={together ?? []} place={shown} />
-              <p className="soft mb-0">
-                Reckoned from what was read and looked at. Differences are to be trusted, not the pitch of a single
-                note. Press a hole of the strip to see which notes would suffer from it.
-              </p>
+        <>
+          <SoundNav />
+          <div ref={desk} className="sound" tabIndex={-1} role="group" aria-label="Play test" onKeyDown={onKeyDown}>
+            <NoteList compass={compass} at={at} played={state.played} together={together} onGo={setAt} />
+            <div className="sound-middle">
+              <Hygiene onDone={back} />
+              <div className="sheet mb-0" aria-busy={together === null}>
+                <h2>What the leaks do, note by note</h2>
+                <NoteChart compass={compass} together={together ?? []} place={shown} />
+                <p className="soft mb-0">
+                  Reckoned from what was read and looked at. Differences are to be trusted, not the pitch of a single
+                  note. Press a hole of the strip to see which notes would suffer from it.
+                </p>
+              </div>
+              <Leaks sound={sound} place={place} onPick={setPlace} />
             </div>
-            <Leaks sound={sound} place={place} onPick={setPlace} />
+            <div className="sheet mb-0">
+              <Suspects sound={sound} place={place} onPick={setPlace} />
+            </div>
           </div>
-          <div className="sheet mb-0">
-            <Suspects sound={sound} place={place} onPick={setPlace} />
-          </div>
-        </div>
+        </>
       }
       readout={
-        <form
-          className="readout-plain"
-          onSubmit={(event) => {
-            event.preventDefault();
-            take();
-          }}
-        >
+        <div className="readout-plain">
           <div>
             <div className="next" aria-live="polite">
               {note ? `Play ${fingeringWords(note)}` : ''}
@@ -333,25 +296,10 @@ export function SoundView() {
               </button>
             ))}
           </div>
-          <div>
-            <Form.Label htmlFor={`${id}-cents`} className="visually-hidden">
-              Cents from where it should be
-            </Form.Label>
-            <Form.Control
-              id={`${id}-cents`}
-              className="short-figure"
-              placeholder="cents"
-              inputMode="decimal"
-              autoComplete="off"
-              value={cents}
-              isInvalid={problem !== null}
-              aria-describedby={`${id}-problem`}
-              onChange={(event) => setCents(event.target.value)}
-              onKeyDown={onKeyDown}
-            />
-            <FieldProblem id={`${id}-problem`} words={problem ?? undefined} />
-          </div>
-        </form>
+          <p role="alert" className="problem mb-0">
+            {problem}
+          </p>
+        </div>
       }
     />
   );

@@ -108,7 +108,8 @@ export function useSound(): Sound {
 
   useEffect(() => {
     if (!of) return;
-    const heard = [...played].map(([id, { heard: as }]) => [id, as] as [string, typeof as]);
+    // What was played before something was worked on says nothing of how it is now.
+    const heard = [...played].flatMap(([id, { heard: as, stale }]) => (stale ? [] : [[id, as] as [string, typeof as]]));
     if (heard.every(([, as]) => as === 'clear')) {
       // Nothing to explain; what was suspected before is no more.
       // eslint-disable-next-line react-hooks/set-state-in-effect
