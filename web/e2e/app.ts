@@ -67,22 +67,22 @@ export async function startServer(
 }
 
 /** A headless browser with a profile of its own. */
-export async function startBrowser(): Promise<{ browser: Browser; profile: string }> {
+export async function startBrowser(more: readonly string[] = []): Promise<{ browser: Browser; profile: string }> {
   const profile = mkdtempSync(join(tmpdir(), 'holotonos-browser-'));
   const browser = await puppeteer.launch({
     executablePath: chromiumPath(),
     headless: true,
     userDataDir: profile,
-    args: chromiumArgs,
+    args: [...chromiumArgs, ...more],
   });
   return { browser, profile };
 }
 
 /** Starts server and browser on a fresh database, with the demo in it. */
-export async function startApp({ gauges = '' } = {}): Promise<App> {
+export async function startApp({ gauges = '', browser: more = [] as readonly string[] } = {}): Promise<App> {
   const database = await demoBesides();
   const server = await startServer(database.webUrl, { gauges });
-  const { browser, profile } = await startBrowser();
+  const { browser, profile } = await startBrowser(more);
   return {
     ...server,
     database,
@@ -105,8 +105,10 @@ export async function startApp({ gauges = '' } = {}): Promise<App> {
 }
 
 /** Server, browser and a page on the demo, and what the page complained of on the way. */
-export async function startPage(): Promise<{ app: App; page: Page; complaints: string[] }> {
-  const app = await startApp();
+export async function startPage(
+  options: { browser?: readonly string[] } = {},
+): Promise<{ app: App; page: Page; complaints: string[] }> {
+  const app = await startApp(options);
   const page = await app.page();
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push((error as Error).message));

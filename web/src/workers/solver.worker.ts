@@ -38,6 +38,8 @@ import {
   type SoundTube,
   type Suspect,
 } from '@holotonos/core/sound';
+import { notesIn, type SteadyNote } from '@holotonos/core/listening';
+import { tuneSteps, type TuneInput, type TuneOutput, type TuneProgress } from '@holotonos/core/tuning';
 import { expose } from 'comlink';
 
 /** How long a search keeps the thread before it listens for a stop, ms. */
@@ -128,6 +130,12 @@ const api = {
     effectsKept = { key, effects };
     return suspects(effects, new Map(heard));
   },
+  /** the notes held in a recording, in their order; null when it was stopped */
+  notesIn: (samples: Float32Array, rate: number, tell: (part: number) => void): Promise<SteadyNote[] | null> =>
+    walk('notesIn', notesIn(samples, rate), tell),
+  /** which holes to alter, and by how much; null when it was stopped */
+  tune: (input: TuneInput, tell: (progress: TuneProgress) => void): Promise<TuneOutput | null> =>
+    walk('tune', tuneSteps(input), tell),
   newPiece,
   /** what there was to a practice piece, and what was done of it */
   review: (piece: PracticePiece, job: PieceJob): PieceReview | null => {

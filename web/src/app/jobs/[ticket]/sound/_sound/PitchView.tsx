@@ -1,0 +1,456 @@
+'use client';
+
+import {
+  centsText,
+  compassOf,
+  fingeredLike,
+  fingeringWords,
+  gaugeOfReading,
+  noteAnchor,
+  noteLimit,
+  notePitch,
+  shippedTypes,
+  whichNote,
+  type Fingering,
+  type MeasuringPoint,
+} from '@holotonos/core';
+import type { SteadyNote } from '@holotonos/core/listening';
+import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { FigureReadout } from '@/figure/FigureReadout';
+import { GaugePanel } from '@/figure/GaugePanel';
+import { useFigure } from '@/figure/useFigure';
+import { usePageKeys } from '@/frame/BenchContext';
+import { useJob } from '@/job/JobContext';
+import { Bands } from '@/job/JobShell';
+import { Button, Form } from '@/ui/bootstrap';
+import { StateMark } from '@/ui/StateMark';
+import { CentsChart } from './CentsChart';
+import { Hygiene, useIsShut } from './Hygiene';
+import { openPlayer } from './openPlayer';
+import { SoundNav } from './SoundNav';
+import { openMicrophone, useListening } from './useListening';
+import { useRecording } from './useRecording';
+
+const keys = [
+  { keys: '↓ ↑', does: 'next or previous note, from the lowest up' },
+  { keys: 'Enter', does: 'take the figure typed, in cents' },
+  { keys: 'm', does: 'listen with the microphone, or stop: each note held for a second is taken' },
+  { keys: 'Ctrl Z', does: 'strike the pitch written last' },
+];
+
+/** What a note is heard with, as a reading keeps it. What the ear of the machine adds is less than a cent. */
+const heardWith = {
+  microphone: { id: 'microphone', name: 'Microphone', resolution: 0.1, maxPermissibleError: 1 },
+  recording: { id: 'recording', name: 'Recording', resolution: 0.1, maxPermissibleError: 1 },
+  player: { id: 'stand-in-player', name: 'Stand-in player (made-up sound)', resolution: 0.1, maxPermissibleError: 1 },
+} as const;
+type HeardWith = keyof typeof heardWith;
+
+/** A key that lifts while another is worked moves a note by more than this at once, cents. */
+const aLift = 6;
+const standards = [415, 430, 435, 440, 442, 443];
+
+const pointOf = (part: string, measure: 'cents' | 'spread'): MeasuringPoint => ({
+  group: 'pitch',
+  part,
+  measure,
+  clock: 0,
+});
+const tenth = (value: number) => Math.round(value * 10) / 10;
+
+/** What an instrument is blown and fingered like, where nobody has said it: then its notes have names. */
+function FingeredLike() {
+  const { type, write } = useJob();
+  const id = useId();
+  const [model, setModel] = useState(() => shippedTypes.find(({ family }) => family === type.family)?.id ?? '');
+  const [lower, setLower] = useState('0');
+  const known = shippedTypes.find((each) => each.id === model);
+  const as = known ? fingeredLike(type, known, -Number(lower)) : null;
+  return (
+    <form
+      className="sheet"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (as) write('instrument-change', { ...as, reason: 'fingered like the type that is nearest' });
+      }}
+    >
+      <h2>How is it blown and fingered?</h2>
+      <p>Nobody has said how this instrument is blown and fingered, so its notes have no names. What is it like?</p>
+      <Form.Label htmlFor={`${id}-like`}>Blown and fingered like</Form.Label>
+      <Form.Select id={`${id}-like`} className="mb-2" value={model} onChange={(event) => setModel(event.target.value)}>
+        {shippedTypes.map(({ id: value, name }) => (
+          <option key={value} value={value}>
+            {name}
+          </option>
+        ))}
+      </Form.Select>
+      <Form.Label htmlFor={`${id}-lower`}>
+        Semitones it sounds below what is written: 0 in C, 2 in B♭, 9 in E♭
+      </Form.Label>
+      <Form.Control
+        id={`${id}-lower`}
+        type="number"
+        min={-24}
+        max={36}
+        step={1}
+        className="short-figure mb-2"
+        value={lower}
+        onChange={(event) => setLower(event.target.value)}
+      />
+      <p className="soft">
+        {as && as.fingerings.length > 0
+          ? `${as.fingerings.length} fingerings use only keys and holes this instrument has.`
+          : 'No fingering of that one fits: its keys and holes go by other names.'}
+      </p>
+      <Button type="submit" disabled={!as || as.fingerings.length === 0 || lower.trim() === ''}>
+        Take its fingerings
+      </Button>
+    </form>
+  );
+}
+
+/** Notes of a recording, to be taken all at once. */
+function Recording({
+  compass,
+  onTake,
+}: {
+  compass: readonly Fingering[];
+  onTake: (notes: [Fingering, number, SteadyNote][]) => void;
+}) {
+  const recording = useRecording();
+  const id = useId();
+  const { notes, progress, problem, name } = recording;
+  const named = (notes ?? []).map((note) => ({ note, as: whichNote(note.frequency, compass) }));
+  const known = named.flatMap(({ note, as }): [Fingering, number, SteadyNote][] =>
+    as ? [[as.fingering, as.cents, note]] : [],
+  );
+  return (
+    <div
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        const [file] = event.dataTransfer.files;
+        if (file) recording.take(file);
+      }}
+    >
+      <Form.Label htmlFor={`${id}-file`}>A recording of the notes, WAV; dropped here or chosen</Form.Label>
+      <Form.Control
+        id={`${id}-file`}
+        type="file"
+        accept="audio/*,.wav"
+        onChange={(event) => {
+          const input = event.target as HTMLInputElement;
+          const [file] = input.files ?? [];
+          if (file) recording.take(file);
+          input.value = '';
+        }}
+      />
+      {progress !== null && (
+        <div className="mt-2">
+          <progress max={1} value={progress} aria-label="Going through the recording" />{' '}
+          <Button variant="quiet" onClick={recording.stop}>
+            Stop
+          </Button>
+        </div>
+      )}
+      {problem && (
+        <p className="say fault mt-2 mb-0" role="alert">
+          {problem}
+        </p>
+      )}
+      {notes && (
+        <div className="mt-2">
+          <p className="mb-1">
+            {name}: {notes.length} {notes.length === 1 ? 'note' : 'notes'} held
+            {known.length < notes.length && `, ${notes.length - known.length} far from every name`}.
+          </p>
+          <ol className="recorded">
+            {named.map(({ note, as }) => (
+              <li key={note.from}>
+                {as
+                  ? `${fingeringWords(as.fingering)} ${centsText(tenth(as.cents))} ¢`
+                  : `${note.frequency.toFixed(1)} Hz`}{' '}
+                <span className="soft">
+                  ± {note.uncertainty.toFixed(1)}, held {note.seconds.toFixed(1)} s
+                </span>
+              </li>
+            ))}
+          </ol>
+          <Button
+            disabled={known.length === 0}
+            onClick={() => {
+              onTake(known);
+              recording.clear();
+            }}
+          >
+            Take {known.length} {known.length === 1 ? 'note' : 'notes'}
+          </Button>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** Pitch, note by note: typed, from a gauge, heard by a microphone or out of a recording. */
+export function PitchView() {
+  const { ticket, type, state, judgement, write } = useJob();
+  const { unit } = state;
+  const compass = useMemo(() => compassOf(type), [type]);
+  const [at, setAt] = useState(() =>
+    Math.max(
+      0,
+      compass.findIndex(({ id }) => notePitch(state, id).mean === null),
+    ),
+  );
+  const [from, setFrom] = useState<HeardWith>('microphone');
+  const [heard, setHeard] = useState('');
+  const input = useRef<HTMLInputElement>(null);
+  const list = useRef<HTMLOListElement>(null);
+  const isShut = useIsShut();
+  const id = useId();
+  const note = compass[at] ?? null;
+  usePageKeys(keys);
+  const next = () => setAt((now) => Math.min(compass.length - 1, now + 1));
+  const figure = useFigure(note ? pointOf(note.id, 'cents') : null, input, next);
+  const { air, devices } = figure;
+
+  const put = (
+    fingering: Fingering,
+    cents: number,
+    { spread, step, uncertainty }: SteadyNote,
+    by: HeardWith,
+  ): boolean => {
+    const gauge = {
+      ...heardWith[by],
+      maxPermissibleError: Math.max(heardWith[by].maxPermissibleError, tenth(uncertainty)),
+    };
+    const { temperature } = air;
+    const more = temperature === null ? {} : { temperature };
+    const value = tenth(cents);
+    const written =
+      write('reading', {
+        point: pointOf(fingering.id, 'cents'),
+        value,
+        typed: `${value} cents`,
+        gauge: gaugeOfReading({ ...gauge, kind: 'pitch-meter', calibratedOn: null, calibrateEvery: 12 }),
+        ...more,
+      }) &&
+      write('reading', {
+        point: pointOf(fingering.id, 'spread'),
+        value: tenth(spread),
+        typed: `${tenth(spread)} cents`,
+        gauge: gaugeOfReading({ ...gauge, kind: 'pitch-meter', calibratedOn: null, calibrateEvery: 12 }),
+        ...more,
+      });
+    if (!written) return false;
+    const lifted =
+      Math.abs(step) < aLift
+        ? ''
+        : `. It moved by ${centsText(tenth(step))} cents at once: a key that should stay shut lifts`;
+    setHeard(`${fingeringWords(fingering)} ${centsText(value)} cents taken${lifted}`);
+    return true;
+  };
+  const asked = useRef(note);
+  useEffect(() => {
+    asked.current = note;
+  });
+  const ear = useListening((held) => {
+    if (!asked.current) return;
+    const as = whichNote(held.frequency, compass, asked.current);
+    if (!as) return setHeard(`${held.frequency.toFixed(1)} Hz is near no name of this instrument. It was not taken.`);
+    // It was asked for another: what was played may be the wrong note, or the asked one far off.
+    if (as.fingering.id !== asked.current.id)
+      return setHeard(
+        `That is ${fingeringWords(as.fingering)}, not ${fingeringWords(asked.current)}. It was not taken.`,
+      );
+    if (put(as.fingering, as.cents, held, from)) next();
+  });
+  const listen = (by: HeardWith) => {
+    if (ear.on) return ear.stop();
+    if (isShut) return setHeard('Read what stands above first: nothing goes to a mouth before.');
+    setFrom(by);
+    setHeard('');
+    ear.start(by === 'player' ? openPlayer(ticket, type, () => asked.current) : openMicrophone);
+    input.current?.focus();
+  };
+
+  const anchor = noteAnchor(state, type);
+  const cents = useMemo(
+    () =>
+      new Map(
+        compass.flatMap(({ id: fingering }): [string, number][] => {
+          const { mean } = notePitch(state, fingering);
+          return mean === null ? [] : [[fingering, mean - (anchor ?? 0)]];
+        }),
+      ),
+    [compass, state, anchor],
+  );
+  useEffect(() => {
+    input.current?.focus({ preventScroll: true });
+  }, []);
+  useEffect(() => {
+    const here = list.current?.children[at] as HTMLElement | undefined;
+    if (here && list.current) list.current.scrollTop = here.offsetTop - list.current.clientHeight / 2;
+  }, [at]);
+
+  if (compass.length === 0)
+    return (
+      <Bands
+        work={
+          <>
+            <SoundNav />
+            <FingeredLike />
+          </>
+        }
+        readout={<div className="readout-plain">Nothing to play</div>}
+      />
+    );
+
+  const limit = noteLimit(state, type);
+  const last = state.entries.findLast(
+    (entry) => entry.kind === 'reading' && entry.body.point.group === 'pitch' && !state.struck.has(entry.id),
+  );
+  const undo = () => {
+    if (last?.kind !== 'reading' || !write('strike', { entry: last.id, reason: 'undone while reading the pitch' }))
+      return;
+    const { part } = last.body.point;
+    setAt(
+      Math.max(
+        0,
+        compass.findIndex((each) => each.id === part),
+      ),
+    );
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') undo();
+    else if (event.ctrlKey || event.metaKey || event.altKey) return;
+    else if (event.key === 'Enter') figure.take();
+    else if (event.key === 'ArrowDown') next();
+    else if (event.key === 'ArrowUp') setAt(Math.max(0, at - 1));
+    else if (event.key.toLowerCase() === 'm') listen('microphone');
+    else return;
+    event.preventDefault();
+  };
+  const report = note ? (judgement.parts.get(`pitch:${note.id}`) ?? null) : null;
+  const here = note ? notePitch(state, note.id) : null;
+  const standing = here?.fresh.at(-1);
+  const live = ear.hears === null ? null : whichNote(ear.hears, compass, note ?? undefined);
+  return (
+    <Bands
+      work={
+        <>
+          <SoundNav />
+          <div className="sound">
+            <ol ref={list} className="part-list note-list" aria-label="Notes, lowest first">
+              {compass.map((fingering, i) => {
+                const read = notePitch(state, fingering.id);
+                const own = judgement.parts.get(`pitch:${fingering.id}`)?.state;
+                return (
+                  <li key={fingering.id} className={i === at ? 'here' : undefined}>
+                    <button
+                      type="button"
+                      className="plain"
+                      aria-current={i === at ? 'true' : undefined}
+                      onClick={() => {
+                        setAt(i);
+                        input.current?.focus();
+                      }}
+                    >
+                      {fingeringWords(fingering)}
+                    </button>
+                    <span className="num" data-note={fingering.id}>
+                      {read.mean === null ? '' : `${centsText(tenth(read.mean))} ¢`}
+                    </span>
+                    {own ? <StateMark state={own} word={false} /> : <span />}
+                  </li>
+                );
+              })}
+            </ol>
+            <div className="sound-middle">
+              <Hygiene onDone={() => input.current?.focus()} />
+              <div className="sheet mb-0">
+                <h2>Cents by note</h2>
+                <CentsChart compass={compass} cents={cents} limit={limit} here={note?.id ?? null} />
+                <p className="soft mb-0">
+                  {anchor === null
+                    ? 'Read five notes: then it is told how the whole instrument stands, and each note beside it.'
+                    : `The whole instrument stands ${centsText(tenth(anchor))} cents from A4 = ${type.sound?.standard ?? 440} Hz: a player tunes that out. Notes are shown beside it, and may be ${limit} cents off.`}
+                </p>
+              </div>
+            </div>
+            <div className="sound-side">
+              <div className="sheet mb-0">
+                <h2>Listen</h2>
+                <div className="d-flex gap-2 flex-wrap">
+                  <Button aria-pressed={ear.on && from === 'microphone'} onClick={() => listen('microphone')}>
+                    {ear.on && from === 'microphone' ? 'Stop listening' : 'Microphone'}
+                  </Button>
+                  {(devices?.places ?? 0) > 0 && (
+                    <Button variant="quiet" aria-pressed={ear.on && from === 'player'} onClick={() => listen('player')}>
+                      {ear.on && from === 'player' ? 'Stop the player' : 'Stand-in player'}
+                    </Button>
+                  )}
+                </div>
+                <p className="heard num" aria-hidden={!ear.on}>
+                  {!ear.on
+                    ? ''
+                    : live
+                      ? `${fingeringWords(live.fingering)} ${centsText(Math.round(live.cents))} ¢`
+                      : ear.hears === null
+                        ? '…'
+                        : `${ear.hears.toFixed(0)} Hz`}
+                </p>
+                <p className="soft mb-2" role="status">
+                  {ear.problem ?? (heard || 'Hold each note for a second. No sound is kept or sent.')}
+                </p>
+                <Recording
+                  compass={compass}
+                  onTake={(notes) => {
+                    const taken = notes.filter(([fingering, off, held]) => put(fingering, off, held, 'recording'));
+                    setHeard(`${taken.length} ${taken.length === 1 ? 'note' : 'notes'} taken from the recording`);
+                  }}
+                />
+              </div>
+              <GaugePanel figure={figure} readings={here?.fresh ?? []} warnings={report?.warnings ?? []} />
+              <div className="sheet mb-0">
+                <Form.Label htmlFor={`${id}-standard`}>Built for A4 at, Hz</Form.Label>
+                <Form.Select
+                  id={`${id}-standard`}
+                  value={type.sound?.standard ?? 440}
+                  onChange={(event) => {
+                    if (!type.sound) return;
+                    const standard = Number(event.target.value);
+                    write('instrument-change', {
+                      sound: { ...type.sound, standard },
+                      reason: `pitch standard ${standard} Hz`,
+                    });
+                  }}
+                >
+                  {standards.map((hertz) => (
+                    <option key={hertz} value={hertz}>
+                      {hertz}
+                    </option>
+                  ))}
+                </Form.Select>
+              </div>
+            </div>
+          </div>
+        </>
+      }
+      readout={
+        <FigureReadout
+          figure={figure}
+          input={input}
+          point={note ? pointOf(note.id, 'cents') : null}
+          where={note ? fingeringWords(note) : ''}
+          next={`${cents.size} of ${compass.length} read`}
+          last={standing && note ? { reading: standing, point: pointOf(note.id, 'cents') } : null}
+          unit={unit}
+          verdict={report && <StateMark state={report.state} />}
+          limit={`±${limit} cents, the whole in tune`}
+          onKeyDown={onKeyDown}
+        />
+      }
+    />
+  );
+}
