@@ -21,13 +21,17 @@ const views = {
   'piece': { path: '/pieces', press: 'Take it up', keys: ['ArrowDown', 'ArrowDown', 'p', 'm', '<', '<', '<'] },
   'stock': { path: '/stock' },
   'pads-set': { path: '/jobs/LL-203/pads?show=set' },
-  'springs': { path: '/jobs/LL-203/pads/springs?part=g-sharp-key' },
   'findings': { path: '/jobs/LL-201/findings' },
   'plan': { path: '/jobs/LL-201/plan' },
   'estimate': { path: '/jobs/LL-201/estimate' },
   'record': { path: '/jobs/LL-201/record' },
   'instrument': { path: '/jobs/LL-204/instrument' },
-  'shop': { path: '/shop' },
+  'pitch': { path: '/jobs/LL-204/sound/pitch', press: 'It is clean, and I have read this', settle: 2000 },
+  'play-test': {
+    path: '/jobs/LL-202/sound/sheet',
+    press: 'It is clean, and I have read this',
+    settle: 1500,
+  },
 };
 const wanted = process.argv.slice(2);
 const strange = wanted.filter((name) => !Object.hasOwn(views, name));

@@ -137,13 +137,13 @@ export const cureRules: readonly CureRule[] = [
   cureWhen({ settings: { tarnish: 'wash-only' } }, 'tarnish', 'wash-finish'),
   cure('tarnish', 'polish'),
   leaveWhen(leaveHoles, 'tuning-low', '{practice} does not cut an original tone hole; the pitch is recorded as it is.'),
-  cure('tuning-low', 'set-venting', 'hear-pitch', 'file-hole-up', 'check-pitch'),
+  cure('tuning-low', 'set-venting', 'hear-pitch', 'uncover-hole', 'file-hole-up', 'cover-hole', 'check-pitch'),
   leaveWhen(
     leaveHoles,
     'tuning-high',
     '{practice} does not alter an original tone hole; the pitch is recorded as it is.',
   ),
-  cure('tuning-high', 'set-venting', 'hear-pitch', 'fill-hole-down', 'check-pitch'),
+  cure('tuning-high', 'set-venting', 'hear-pitch', 'uncover-hole', 'fill-hole-down', 'cover-hole', 'check-pitch'),
   cureWhen(wood, 'dirt', 'clean-wood'),
   cure('dirt', 'clean'),
 ];

@@ -972,6 +972,14 @@ export const operationKinds = {
       'Notes that share a hole move together: read them all, and leave the hole where they disagree.',
     ],
   }),
+  'uncover-hole': work('tune', 'Take off what covers {part}, and only that', [2, 5, 12], {
+    tools: ['screwdriver', 'spring hook'],
+    how: [
+      'The key over the hole and what passes over it, after a first play of the whole; everything else stays on.',
+      'Pivots and rods back into their own keys at once, or onto the board by name.',
+    ],
+    cautions: ['spring'],
+  }),
   'file-hole-up': work('tune', 'Open the hole upstream to raise its note: {part}', [10, 20, 40], {
     disturbs: ['hole:{part}', 'pitch:*'],
     also: ['rim:{part}', 'pad:{part}'],
@@ -990,6 +998,13 @@ export const operationKinds = {
     cautions: ['adhesive'],
     tools: ['wax or filler', 'pitch meter'],
     how: ['Fill the upstream edge a little at a time and play again; a filling can come out again.'],
+  }),
+  'cover-hole': work('tune', 'Put back what covers {part}, and look at its pad', [3, 8, 15], {
+    tools: ['screwdriver', 'spring hook', 'leak light', 'feeler film'],
+    how: [
+      'The last off goes on first. By light or film before anything is played: a pad that leaks now reads as pitch.',
+    ],
+    cautions: ['spring', 'leakLight'],
   }),
   'check-pitch': work('tune', 'Read the pitch of every note', [15, 25, 45], {
     disturbs: [],

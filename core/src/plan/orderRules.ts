@@ -107,6 +107,12 @@ export const kindRules: readonly KindRule[] = [
   ...['true-receiver', 'expand-tenon', 'creep-tenon', 'ease-tenon', 'replace-tenon', 'sleeve-tenon'].map((kind) =>
     kinds(kind, 'test-joints', fitted),
   ),
+  kinds('hear-pitch', 'uncover-hole', 'Nothing is taken off again before the whole has been heard.'),
+  ...['file-hole-up', 'fill-hole-down'].flatMap((kind) => [
+    kinds('uncover-hole', kind, 'A hole is cut with nothing over it.'),
+    kinds(kind, 'cover-hole', 'Its pad is looked at after the cut, and before it is played.'),
+  ]),
+  kinds('cover-hole', 'check-pitch', 'A note is read with everything on.'),
   kinds('assemble', 'seat-clamped', 'Pads are clamped and warmed on the keys as they are mounted.'),
   kinds('seat-clamped', 'bring-in-links', 'A pad still finding its seat would move every link set on it.'),
   kinds('bring-in-links', 'balance-springs', 'An adjuster set later would change what each spring has to lift.'),

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { sax, TestJob } from '../../tests/testJob';
 import { instrumentType, type InstrumentType } from '../instruments';
 import { judgeJob } from '../judgement';
-import { beyondWords, fitPromise, jobPlan, notesSpoilt } from '.';
+import { beyondWords, fitPromise, jobPlan, notesSpoilt, weightOf } from '.';
 
 const flute = instrumentType('concert-flute') as InstrumentType;
 const spoilt = (type: InstrumentType, kind: string, part: string) =>
@@ -178,4 +178,16 @@ describe('promised hours', () => {
     ]);
     expect([...within].some((id) => id.endsWith(':low-b'))).toBe(false);
   });
+});
+
+test('a note counts by how much it suffers: a leak high up costs the low notes more than one at the bell', () => {
+  expect(weightOf(sax, { part: 'c' }, 'B♭3')).toBeGreaterThan(weightOf(sax, { part: 'low-b' }, 'B♭3'));
+  for (const part of ['c', 'low-b', 'e']) {
+    const weight = weightOf(sax, { part }, 'C4');
+    expect(weight).toBeGreaterThanOrEqual(0.25);
+    expect(weight).toBeLessThanOrEqual(1);
+  }
+  // Of what the model has no word for every note counts whole.
+  const { sound: _, ...dumb } = sax;
+  expect([weightOf(dumb, { part: 'low-b' }, 'B♭3'), weightOf(sax, { part: 'neck-joint' }, 'B♭3')]).toEqual([1, 1]);
 });

@@ -9,6 +9,7 @@ import {
   type InstrumentType,
 } from '../instruments';
 import type { JobState } from '../job';
+import { compassOf, quickLoss, soundNotes, soundOf, usualSlit } from '../sound';
 import type { FindingKind } from '../vocabulary';
 import { isOpenStep, type Step } from './jobPlan';
 
@@ -31,6 +32,30 @@ function holesUnder(type: InstrumentType, part: string): string[] {
   if (type.holes.some(({ id }) => id === part)) return [part];
   const keys = new Set(keysOfPart(type, part));
   return type.pads.filter(({ key }) => keys.has(key)).map(({ hole }) => hole);
+}
+
+/** What a pad that does not seal takes from each note, dB, by its hole and then by its note; worked out once a type. */
+const lossesOf = new WeakMap<InstrumentType, ReadonlyMap<string, ReadonlyMap<string, number>>>();
+function padLosses(type: InstrumentType): ReadonlyMap<string, ReadonlyMap<string, number>> {
+  const kept = lossesOf.get(type);
+  if (kept) return kept;
+  const tube = soundOf(type);
+  const notes = tube
+    ? soundNotes(
+        tube,
+        compassOf(type).filter(({ alternative }) => alternative === null),
+      )
+    : [];
+  const losses = new Map(
+    (tube ? type.pads : []).flatMap(({ hole }): [string, ReadonlyMap<string, number>][] => {
+      const slit = usualSlit(type, hole);
+      if (!tube || !slit) return [];
+      const loss = quickLoss(tube, notes, new Map([[hole, slit]]));
+      return [[hole, new Map(notes.map(({ fingering }, i) => [fingering.note, loss[i] ?? 0]))]];
+    }),
+  );
+  lossesOf.set(type, losses);
+  return losses;
 }
 
 /**
@@ -58,6 +83,17 @@ export function notesSpoilt(type: InstrumentType, finding: Pick<FindingState, 'k
     return past ? [note] : [];
   });
   return [...new Set(spoilt)];
+}
+
+/** A note that is weakened by so much is as good as lost, dB; one that hardly minds still counts for a part. */
+const lost = 6;
+const leastWeight = 0.25;
+
+/** How much a note suffers from a fault beside others that it suffers from, by the model where that knows: up to 1. */
+export function weightOf(type: InstrumentType, { part }: Pick<FindingState, 'part'>, note: string): number {
+  const losses = holesUnder(type, part).flatMap((hole) => padLosses(type).get(hole)?.get(note) ?? []);
+  if (losses.length === 0) return 1;
+  return Math.min(1, Math.max(leastWeight, ...losses.map((loss) => loss / lost)));
 }
 
 /** More than these are told by their ends. */
@@ -95,7 +131,7 @@ export interface PromiseFit {
 
 /**
  * Spends promised hours from the top: what has to be done anyway (strip-down, assembly, play test) first, then the cures
- * that give back most notes a minute. A note that several faults spoil counts in shares, for it plays only when all of
+ * that give back most notes a minute, each as much as the model says it suffers. A note that several faults spoil counts in shares, for it plays only when all of
  * them are cured; a cure brings what has to be right before it. Faults no note suffers from come last, the quickest first.
  *
  * @param minutes promised in all; what was booked on the job is taken off
@@ -169,7 +205,7 @@ export function fitPromise(steps: readonly Step[], state: JobState, type: Instru
     const fitting = wanted()
       .map(([finding, notes]) => {
         const more = brought(finding);
-        const gain = notes.reduce((sum, note) => sum + 1 / (shares.get(note) ?? 1), 0);
+        const gain = notes.reduce((sum, note) => sum + weightOf(type, finding, note) / (shares.get(note) ?? 1), 0);
         const cost = likely([...within, ...more]) - planned;
         return { finding, more, cost, rate: cost > 0 ? gain / cost : Infinity };
       })

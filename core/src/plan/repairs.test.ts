@@ -118,6 +118,34 @@ describe('work that needs keys off, in a repair', () => {
   });
 });
 
+describe('a hole that is cut', () => {
+  test.each(['repair', 'overhaul'] as const)(
+    'in a %s: the whole is heard first, then only what covers the hole comes off, goes back, and all is read again',
+    (scope) => {
+      const job = new TestJob({ scope });
+      job.finding('tuning-low', 'e');
+      const ids = planOf(job).steps.map(({ id }) => id);
+      const order = [
+        'set-venting:instrument',
+        'hear-pitch:instrument',
+        'uncover-hole:e',
+        'file-hole-up:e',
+        'cover-hole:e',
+      ];
+      const places = [...order, 'check-pitch:instrument', 'play-test:instrument'].map((id) => ids.indexOf(id));
+      expect(places).not.toContain(-1);
+      expect(places).toEqual([...places].sort((a, b) => a - b));
+      const { reason = '' } = stepOf(job, 'cover-hole:e')?.after.find(({ id }) => id === 'file-hole-up:e') ?? {};
+      expect(reason).toMatch(/Its pad is looked at after the cut/);
+    },
+  );
+  test('a practice that leaves holes as they were made takes nothing off for them', () => {
+    const job = new TestJob({ practice: 'keeper' });
+    job.finding('tuning-low', 'e');
+    expect(planOf(job).steps.filter(({ id }) => /hole/.test(id))).toEqual([]);
+  });
+});
+
 describe('more work found while keys are off', () => {
   test('asks for their strip-down once more, for other keys may be in its way; what was known before does not', () => {
     const job = new TestJob();
@@ -341,17 +369,19 @@ describe('wood, pads that lie dry, links and tuning', () => {
       'set-venting',
       'bring-in-links',
       'hear-pitch',
+      'uncover-hole',
       'file-hole-up',
       'fill-hole-down',
+      'cover-hole',
       'check-pitch',
       'play-test',
     ];
     const places = order.map((kind) => at(operations, kind));
     expect(places).not.toContain(-1);
     expect(places).toEqual([...places].sort((a, b) => a - b));
-    expect(operations.find(({ kind }) => kind === 'file-hole-up')?.after.map(({ id }) => id)).toContain(
-      'hear-pitch:instrument',
-    );
+    const comesAfter = (kind: string) => operations.find((each) => each.kind === kind)?.after.map(({ id }) => id);
+    expect(comesAfter('uncover-hole')).toContain('hear-pitch:instrument');
+    expect(comesAfter('file-hole-up')).toContain('uncover-hole:e');
     // What the file upsets is read again before the play test.
     expect(operations.find(({ kind }) => kind === 'file-hole-up')?.also).toEqual(['rim:e', 'pad:e']);
   });

@@ -23,6 +23,7 @@ export {
   boundWords,
   cutLimits,
   cutsMade,
+  doubtOfHole,
   holesNow,
   mayCut,
   noteLimit,

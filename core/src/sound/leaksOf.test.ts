@@ -1,7 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
 import { applyOptions, instrumentType, instrumentTypeProblems, type InstrumentType } from '../instruments';
 import { sax, TestJob } from '../../tests/testJob';
-import { heightsOf, leaksOf, partOfPlace, placesOf, soundOf, usualLand, usualSlit, ventOf, wallOf } from '.';
+import {
+  compassOf,
+  heightsOf,
+  leaksByNote,
+  leaksOf,
+  partOfPlace,
+  placesOf,
+  soundNotes,
+  soundOf,
+  usualLand,
+  usualSlit,
+  ventOf,
+  wallOf,
+} from '.';
 
 const padOf = (hole: string) => sax.pads.find((pad) => pad.hole === hole)?.diameter ?? 0;
 const leakAt = (job: TestJob, id: string) => leaksOf(job.state, sax).find((leak) => leak.id === id) ?? null;
@@ -122,5 +135,51 @@ describe('the tube', () => {
       '/sound/excitation/at',
     ]);
     expect(blown({ kind: 'reed', volume: 3000 })).toEqual([]);
+  });
+});
+
+describe('cracks', () => {
+  const oboe = applyOptions(instrumentType('oboe') as InstrumentType, []);
+  const top = oboe.sections[0]?.id ?? '';
+  const cracked = (status: 'confirmed' | 'cured', at = 60) => {
+    const job = new TestJob({ instrumentType: 'oboe', family: 'oboe' });
+    const place = { section: top, at, clock: 0 };
+    job.write('finding', {
+      finding: '00000000-0000-4000-8000-000000000001',
+      kind: 'crack',
+      part: top,
+      severity: 3,
+      status,
+      place,
+    });
+    return job;
+  };
+  test('an open one is a slit through the wall where it was written down; a closed one is none', () => {
+    const job = cracked('confirmed');
+    const [leak, ...none] = leaksOf(job.state, oboe);
+    expect(none).toEqual([]);
+    expect(leak).toMatchObject({ measured: false, slit: { land: oboe.sections[0]?.wall } });
+    expect(partOfPlace(leak?.id ?? '')).toBe(top);
+    expect(wallOf(oboe, job.state).find(({ id }) => id === leak?.id)?.at).toBe(60);
+    expect(placesOf(job.state, oboe, leaksOf(job.state, oboe)).some(({ id }) => id === leak?.id)).toBe(true);
+    expect(leaksOf(cracked('cured').state, oboe)).toEqual([]);
+  });
+  test('it spoils what comes out below it, the lowest most, and hardly what comes out beside it', () => {
+    const job = cracked('confirmed', 180);
+    const walls = wallOf(oboe, job.state);
+    const tube = soundOf(oboe, new Map(), walls);
+    const leaks = leaksOf(job.state, oboe);
+    if (!tube) throw new Error('the oboe has a sound');
+    const notes = soundNotes(
+      tube,
+      compassOf(oboe),
+      walls.map(({ id }) => id),
+    );
+    const losses = leaksByNote(tube, notes, new Map(leaks.map(({ id, slit }) => [id, slit])));
+    const of = (id: string) => losses.find((each) => each.id === id)?.loss ?? 0;
+    expect(of('b-flat-3-1')).toBeGreaterThan(of('g4-1'));
+    expect(of('g4-1')).toBeGreaterThan(of('b4-1'));
+    expect(of('b-flat-3-1')).toBeGreaterThan(1.5);
+    expect(of('b4-1')).toBeLessThan(0.3);
   });
 });

@@ -1,5 +1,6 @@
 import { gapsRead, padClocks, readPoint, type MeasuredJob } from '../judgement';
-import { boreAt, sectionStarts, type InstrumentType } from '../instruments';
+import { isOpenStatus } from '../findings';
+import { boreAt, placeOfPart, sectionStarts, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import { airViscosity } from '../metrology';
 import { matchesMeasure } from '../readings';
@@ -10,12 +11,12 @@ import type { Slit, WallLeak } from './soundTube';
 /** All that the leaks of a job are worked out from. */
 export type LeakyJob = Pick<
   JobState,
-  'points' | 'ticks' | 'observations' | 'operations' | 'byId' | 'practice' | 'tolerances' | 'passes'
+  'points' | 'ticks' | 'observations' | 'operations' | 'byId' | 'practice' | 'tolerances' | 'passes' | 'findings'
 >;
 
 /** One place that lets air out, and how that is known. */
 export interface KnownLeak {
-  /** a hole, or `joint:` and a joint */
+  /** a hole, `joint:` and a joint, or `crack:` with the part it runs from and its finding */
   id: string;
   slit: Slit;
   words: Phrase;
@@ -91,8 +92,24 @@ export const usualSlit = (type: InstrumentType, id: string, gap = lookedGap): Sl
 
 const wallId = (joint: string) => `joint:${joint}`;
 
-/** The part a place is: a hole, or the joint a leak of the wall is at. */
-export const partOfPlace = (place: string): string => place.replace(/^joint:/, '');
+/** The part a place is: a hole, the joint a leak of the wall is at, or what a crack runs from. */
+export const partOfPlace = (place: string): string => place.replace(/^joint:/, '').replace(/^crack:([^:]+):.*$/, '$1');
+
+/** A crack that nobody has measured is so long, and stands so far open, mm. */
+const crackLength = 15;
+const crackGap = 0.06;
+
+/** Open cracks as leaks of the wall they run through, at the place they were written down at. */
+function cracksOf({ findings }: LeakyJob, type: InstrumentType): WallLeak[] {
+  const starts = sectionStarts(type, 0);
+  return [...findings.values()].flatMap(({ kind, part, place, status, finding }): WallLeak[] => {
+    const at = kind === 'crack' && isOpenStatus(status) ? (place ?? placeOfPart(type, part)) : null;
+    const section = at && type.sections.find(({ id }) => id === at.section);
+    if (!at || !section) return [];
+    const slit = { width: crackLength, gap: crackGap, land: section.wall };
+    return [{ id: `crack:${part}:${finding}`, at: (starts.get(at.section) ?? 0) + at.at, slit }];
+  });
+}
 
 /** Where each joint lies along the whole, and how wide it is there, mm. */
 function jointsOf(type: InstrumentType): { id: string; joint: string; at: number; diameter: number; length: number }[] {
@@ -136,19 +153,22 @@ function jointLeak(
   };
 }
 
-/** Joints as places of the wall that may leak. */
-export const wallOf = (type: InstrumentType): WallLeak[] =>
-  jointsOf(type).map(({ id, at, diameter, length: deep }) => ({
+/** Joints as places of the wall that may leak, and the open cracks of a job. */
+export const wallOf = (type: InstrumentType, state?: LeakyJob): WallLeak[] => [
+  ...jointsOf(type).map(({ id, at, diameter, length: deep }) => ({
     id,
     at,
     slit: { width: rim(diameter, 1), gap: lookedGap, land: deep },
-  }));
+  })),
+  ...(state ? cracksOf(state, type) : []),
+];
 
 /** Every place of the instrument that is known to let air out: pads as read or looked at, joints as tested. */
 export function leaksOf(state: LeakyJob, type: InstrumentType): KnownLeak[] {
   const pads = type.pads.flatMap(({ hole, diameter }) => padLeak(state, hole, diameter) ?? []);
   const joints = jointsOf(type).flatMap((joint) => jointLeak(state, joint) ?? []);
-  return [...pads, ...joints];
+  const cracks = cracksOf(state, type).map(({ id, slit }) => ({ id, slit, words: ['an open crack'], measured: false }));
+  return [...pads, ...joints, ...cracks];
 }
 
 /** What a look adds to the odds of a place, in natural logarithms: one that was seen to leak is not picked by chance. */
@@ -175,5 +195,6 @@ export function placesOf(state: LeakyJob, type: InstrumentType, leaks: readonly 
       around: rim(diameter, 1),
       prior: known.has(id) ? seenLeaking : joints,
     })),
+    ...cracksOf(state, type).map(({ id, slit }) => ({ id, around: slit.width, prior: seenLeaking })),
   ];
 }

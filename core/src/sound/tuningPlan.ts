@@ -1,6 +1,7 @@
 import { firstOpenOf, sectionStarts, boreAt, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
-import { limitsOf, noteAnchor, notePitch, readPoint } from '../judgement';
+import { coarsestGauge, limitsOf, noteAnchor, notePitch, readPoint } from '../judgement';
+import { gaugeStandardUncertainty } from '../metrology';
 import { settingsOf, upperLimit } from '../practice';
 import { centsOf, resonanceNear, tubeOf, type TuneInput, type TuneOutput } from '../tuning';
 import { heightsOf } from './leaksOf';
@@ -271,3 +272,44 @@ export function cutsMade(state: TunedJob, type: InstrumentType, hole: string): C
     return [{ entry, act: pass, amount, perTenth: moved === null ? null : moved / (amount / 0.1) }];
   });
 }
+
+/** Notes of a fair instrument stand so far from their names beside one another (k = 2), cents: no hole can be told closer. */
+const fairScatter = 5;
+
+/**
+ * How surely the diameter is told that a hole should have, mm: what its notes were read with and how they scatter on any
+ * fair instrument, over what a millimetre of this hole does to them. Null where the model says nothing of it.
+ *
+ * @param hole one of those that may be altered in the question
+ */
+export function doubtOfHole(state: TunedJob, type: InstrumentType, question: TuneInput, hole: string): number | null {
+  const now = question.holes.find(({ id }) => id === hole);
+  const asked = new Set(question.measured.map(({ fingering }) => fingering));
+  if (!now) return null;
+  const tubeWith = (diameter: number) =>
+    tubeOf(
+      {
+        ...question,
+        fingerings: [],
+        holes: question.holes.map((each) => (each.id === hole ? { ...each, diameter } : each)),
+      },
+      coarse,
+    );
+  const [narrow, wide] = [tubeWith(now.diameter), tubeWith(now.diameter + probed)];
+  // The figures are weighed as least squares weigh them: each by what the hole does to it.
+  let information = 0;
+  for (const { id, closed, near } of question.fingerings) {
+    if (!asked.has(id)) continue;
+    const shut = new Set(closed);
+    const before = resonanceNear(narrow, shut, near);
+    const after = before && resonanceNear(wide, shut, before);
+    if (!before || !after) continue;
+    const slope = centsOf(after, before) / probed;
+    const { fresh } = notePitch(state, id);
+    const gauge = fresh.length === 0 ? 0 : 2 * gaugeStandardUncertainty(coarsestGauge(fresh));
+    information += (slope / Math.hypot(gauge, fairScatter)) ** 2;
+  }
+  return information === 0 ? null : 1 / Math.sqrt(information);
+}
+/** Enough to see what a hole does, mm. */
+const probed = 0.2;

@@ -101,7 +101,9 @@ function Suspects({ sound: { suspects, progress }, place, onPick }: Pick) {
   const evidence = bad.map(({ entry }) => entry);
   const heardBadly = `${bad.length} ${bad.length === 1 ? 'note does' : 'notes do'} not come out clear`;
   const lookAt = (id: string) =>
-    `/jobs/${ticket}/look?group=${id.startsWith('joint:') ? 'joint' : 'pad'}&part=${partOfPlace(id)}`;
+    id.startsWith('crack:')
+      ? `/jobs/${ticket}/findings`
+      : `/jobs/${ticket}/look?group=${id.startsWith('joint:') ? 'joint' : 'pad'}&part=${partOfPlace(id)}`;
   return (
     <section aria-label="Suspects" aria-busy={progress !== null}>
       <h2>These would explain it</h2>
@@ -124,7 +126,13 @@ function Suspects({ sound: { suspects, progress }, place, onPick }: Pick) {
             </span>{' '}
             {suspect.needed && (
               <SuspectButton
-                kind={suspect.place.startsWith('joint:') ? 'joint-loose' : 'pad-leaking'}
+                kind={
+                  suspect.place.startsWith('joint:')
+                    ? 'joint-loose'
+                    : suspect.place.startsWith('crack:')
+                      ? 'crack'
+                      : 'pad-leaking'
+                }
                 part={partOfPlace(suspect.place)}
                 note={`What was played note by note points to it: ${heardBadly}.`}
                 evidence={evidence}

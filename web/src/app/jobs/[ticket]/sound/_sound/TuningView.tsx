@@ -152,7 +152,7 @@ function CutForm({ hole, act, upTo }: { hole: string; act: 'cut' | 'fill'; upTo:
 /** What is worked out for the holes that were chosen, with what it does to every note, or why it is not proposed. */
 function Answer({ tuning, cut }: { tuning: Tuning; cut: boolean }) {
   const { type, state, names } = useJob();
-  const { answer, progress, problem, stop } = tuning;
+  const { answer, progress, problem, doubts, stop } = tuning;
   const limit = noteLimit(state, type);
   const notes = useMemo(() => fingeringNames(type), [type]);
   const wide = useMemo(() => holesNow(state, type), [state, type]);
@@ -199,7 +199,8 @@ function Answer({ tuning, cut }: { tuning: Tuning; cut: boolean }) {
           return (
             <li key={id} className="mb-2">
               <strong>{hole(id)}</strong>: {act === 'enlarge' ? 'open' : 'fill'} from{' '}
-              {printQuantity(stock(from), state.unit)} to {printQuantity(stock(to), state.unit)}, at the upstream edge.
+              {printQuantity(stock(from), state.unit)} to {printQuantity(stock(to), state.unit)}
+              {doubts.has(id) && ` (± ${printQuantity(stock(doubts.get(id) ?? 0), state.unit)})`}, at the upstream edge.
               {act === 'enlarge' && limits && to > limits.max - 0.02 && ` No further: ${boundWords[limits.bound]}.`}
               {made.map(({ entry, amount, perTenth, act: how }) => (
                 <span key={entry} className="soft d-block">

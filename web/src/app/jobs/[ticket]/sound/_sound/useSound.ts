@@ -39,7 +39,7 @@ export interface Sound {
 function useSoundOf(known: LeakyJob): SoundOf | null {
   const { type } = useJob();
   return useMemo(() => {
-    const walls = wallOf(type);
+    const walls = wallOf(type, known);
     const tube = soundOf(type, heightsOf(known, type), walls);
     return tube && { tube, compass: compassOf(type), wall: walls.map(({ id }) => id) };
   }, [type, known]);
@@ -47,12 +47,12 @@ function useSoundOf(known: LeakyJob): SoundOf | null {
 
 /** As much of the job as bears on its leaks: other entries change nothing of it. */
 function useKnown(): LeakyJob {
-  const { points, ticks, observations, operations, byId, practice, tolerances, passes } = useJob().state;
+  const { points, ticks, observations, operations, byId, practice, tolerances, passes, findings } = useJob().state;
   return useMemo(
-    () => ({ points, ticks, observations, operations, byId, practice, tolerances, passes }),
+    () => ({ points, ticks, observations, operations, byId, practice, tolerances, passes, findings }),
     // Entries by id grow with each entry; what is asked of them hangs on the operations alone.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [points, ticks, observations, operations, practice, tolerances, passes],
+    [points, ticks, observations, operations, practice, tolerances, passes, findings],
   );
 }
 

@@ -1,6 +1,6 @@
 'use client';
 
-import { tuneAnswer, tuneQuestion, type InstrumentType, type JobState } from '@holotonos/core';
+import { doubtOfHole, tuneAnswer, tuneQuestion, type InstrumentType, type JobState } from '@holotonos/core';
 import type { TuneOutput } from '@holotonos/core/tuning';
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
@@ -12,6 +12,8 @@ export interface Tuning {
   /** 0 to 1 while it is worked out */
   progress: number | null;
   problem: string | null;
+  /** how surely each of these holes is told, mm, by its id */
+  doubts: ReadonlyMap<string, number>;
   stop: () => void;
 }
 
@@ -54,6 +56,16 @@ export function useTuning(state: JobState, type: InstrumentType, holes: readonly
       stop();
     };
   }, [question, of, type]);
+  const doubts = useMemo(
+    () =>
+      new Map(
+        (question?.adjust ?? []).flatMap(({ hole }): [string, number][] => {
+          const doubt = question && doubtOfHole(of, type, question, hole);
+          return doubt === null ? [] : [[hole, doubt]];
+        }),
+      ),
+    [question, of, type],
+  );
   const current = told?.of === question && question ? told : null;
-  return { answer: current?.answer ?? null, problem: current?.problem ?? null, progress, stop };
+  return { answer: current?.answer ?? null, problem: current?.problem ?? null, progress, doubts, stop };
 }
