@@ -13,7 +13,9 @@ const {
   foldEntries,
   foldJob,
   leakEffects,
+  notesIn,
   placesOf,
+  playedSound,
   runSolver,
   shippedTypes,
   solveSchedule,
@@ -166,6 +168,26 @@ function benchSound() {
       '≤ 100',
     );
   }
+}
+
+/** Ten seconds of sound gone through; the question of which holes to alter, and its answer, of a whole compass that was read. */
+function benchHearing() {
+  const type = applyOptions(
+    shippedTypes.find((each) => each.id === 'alto-saxophone'),
+    [],
+  );
+  const sound = playedSound(
+    compassOf(type)
+      .slice(0, 8)
+      .map(({ near }) => ({ frequency: near, seconds: 1 })),
+    { family: 'saxophone', rate: 48_000, above: 30, seed: 3 },
+  );
+  report(
+    `  a second of sound gone through, eight notes`,
+    (1000 / (sound.length / 48)) * time(() => [...notesIn(sound, 48_000)]),
+    'ms',
+    '≤ 100',
+  );
 }
 
 /** A stack of nine fingers on one rod and three pads that four of them each close: 12 keys, 12 links, 20 rules. */
@@ -453,6 +475,7 @@ if (what !== 'page') {
   benchSolvers();
   benchRegulation();
   benchSound();
+  benchHearing();
   benchSchedule();
   benchLogbook();
 }

@@ -8,7 +8,12 @@ const root = resolve(import.meta.dirname, '..');
 export async function shippedCore() {
   const outfile = join(root, '.data/shipped-core.mjs');
   await build({
-    entryPoints: [join(root, 'core/src/index.ts')],
+    // What hears stands beside the core, so that no page loads it that does not listen.
+    stdin: {
+      contents: `export * from './index'; export * from './listening';`,
+      resolveDir: join(root, 'core/src'),
+      loader: 'ts',
+    },
     outfile,
     bundle: true,
     minify: true,

@@ -45,3 +45,17 @@ test('a long list ends', () => {
     job.write('played', { fingering, heard: 'late' });
   expect(plays(job.state)[1]).toMatch(/^late: B♭3; .*; and 2 more$/);
 });
+
+test('the lines of the play test: how many, and what failed in the words of the sheet; not what work came after', () => {
+  const job = new TestJob();
+  job.write('tested', { line: 'long-low', result: 'late' });
+  job.write('tested', { line: 'chromatic', result: 'clear' });
+  job.write('tested', { line: 'no-air', result: 'quiet' });
+  const [first, ...more] = plays(job.state);
+  expect(first).toMatch(/^play test: 3 of \d+ lines gone through$/);
+  expect(more).toEqual([expect.stringMatching(/^B♭3 up to .*lightest fingers: late$/)]);
+  job.write('tested', { line: 'long-low', result: 'clear' });
+  expect(plays(job.state)).toEqual([expect.stringMatching(/lines gone through, all good$/)]);
+  job.done('reseat-pad:e', { disturbs: ['pad:e'] });
+  expect(plays(job.state)).toEqual(['it was played before the last work on it, and not since']);
+});

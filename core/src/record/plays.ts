@@ -1,6 +1,6 @@
 import { fingeringWords } from '../instruments';
 import { notePitch } from '../judgement';
-import { centsText, compassOf, heardAs, heardWords } from '../sound';
+import { centsText, compassOf, heardAs, heardWords, isGood, playSheet, resultWords } from '../sound';
 import type { JobState } from '../job';
 
 /** A whole list of a long compass tells nothing more. */
@@ -13,7 +13,7 @@ const mostNamed = 12;
  * @param far cents from its name from which a note is told
  */
 export function plays(state: JobState, far = 10): string[] {
-  const { instrument, played } = state;
+  const { instrument, played, tested } = state;
   const compass = instrument ? compassOf(instrument) : [];
   const notes = compass.flatMap((fingering) => {
     const as = played.get(fingering.id);
@@ -32,10 +32,24 @@ export function plays(state: JobState, far = 10): string[] {
     const { mean } = notePitch(state, fingering.id);
     return mean === null || Math.abs(mean) < far ? [] : [`${fingeringWords(fingering)} ${centsText(Math.round(mean))}`];
   });
-  if (notes.length === 0 && off.length === 0 && played.size > 0)
+  const sheet = instrument ? playSheet(instrument) : [];
+  const gone = sheet.flatMap((line) => {
+    const done = tested.get(line.id);
+    return done && !done.stale ? [{ ...line, result: done.result }] : [];
+  });
+  const failed = gone.filter(({ result }) => !isGood(result));
+  const test =
+    gone.length === 0
+      ? []
+      : [
+          `play test: ${gone.length} of ${sheet.length} lines gone through${failed.length === 0 ? ', all good' : ''}`,
+          ...failed.map(({ play, result }) => `${play}: ${resultWords[result]}`),
+        ];
+  if (notes.length + off.length + test.length === 0 && played.size + tested.size > 0)
     return ['it was played before the last work on it, and not since'];
   return [
     ...(notes.length > 0 ? [`${notes.length} of ${compass.length} notes were played`, ...lines] : []),
+    ...test,
     ...(off.length > 0 ? [`cents from their names: ${named(off)}`] : []),
   ];
 }

@@ -128,7 +128,7 @@ export function playSheet(type: InstrumentType): SheetLine[] {
   const low = mains.slice(0, lowest);
   const lowWords = `${low[0]?.note ?? 'The lowest note'} up to ${low.at(-1)?.note ?? 'its neighbours'}`;
 
-  const held = type.rules.flatMap((rule): SheetLine[] => {
+  const each = type.rules.flatMap((rule): SheetLine[] => {
     const found = rule.must === 'stay-shut' ? heldNote(type, compass, rule) : null;
     if (!found) return [];
     const { note, worked } = found;
@@ -141,6 +141,14 @@ export function playSheet(type: InstrumentType): SheetLine[] {
         [...linksOf(rule.pads), ...rule.pads],
       ),
     ];
+  });
+
+  // Two rules that are heard on the same notes are one line.
+  const held = each.filter(({ play }, i) => each.findIndex((other) => other.play === play) === i);
+  const heldWhole = held.map((first) => {
+    const same = each.filter(({ play }) => play === first.play);
+    const looksAt = [...new Set(same.flatMap((own) => own.looksAt))];
+    return { ...first, why: same.map(({ why }) => why).join(' '), looksAt };
   });
 
   const alternatives = mains.flatMap((main) => {
@@ -179,7 +187,7 @@ export function playSheet(type: InstrumentType): SheetLine[] {
       'A leak anywhere spoils what lies below it, the lowest most.',
       low.length > 0 ? [...closedHoles(type, low[0]?.down ?? [])].filter((hole) => keyOf.has(hole)).reverse() : [],
     ),
-    ...held,
+    ...heldWhole,
     ...(ofFamily[type.playTest] ?? []),
     ...alternatives,
     line(

@@ -19,6 +19,7 @@ import { Button } from '@/ui/bootstrap';
 import { Hygiene, useIsShut } from './Hygiene';
 import { SoundNav } from './SoundNav';
 import { SuspectButton } from './SuspectButton';
+import { Trace } from './Trace';
 import { openMicrophone, useListening } from './useListening';
 
 const keys = [
@@ -215,6 +216,7 @@ export function SheetView() {
                       </span>
                     </p>
                   )}
+                  {ear.on && <Trace cents={ear.trace} />}
                   {done && !isGood(done.result) && (
                     <>
                       <h3>It failed: {resultWords[done.result]}</h3>

@@ -204,12 +204,26 @@ export function SoundView() {
   const isShut = useIsShut();
   const back = () => desk.current?.focus({ preventScroll: true });
   useEffect(back, []);
-  const pickPart = (part: string) => setPlace(part);
+  const { alone } = sound;
   useStripControl(
-    useMemo(
-      () => ({ targets: ['holes'] as const, here: place === null ? null : partOfPlace(place), onPick: pickPart }),
-      [place],
-    ),
+    useMemo(() => {
+      const spoilt = new Map(
+        leaks.map(({ id }, i) => [partOfPlace(id), alone?.[i]?.filter(({ loss }) => loss > heardFrom).length ?? null]),
+      );
+      const wanted = new Set(suspects.filter(({ needed }) => needed).map((each) => partOfPlace(each.place)));
+      return {
+        targets: ['holes'] as const,
+        here: place === null ? null : partOfPlace(place),
+        onPick: (part: string) => setPlace(part),
+        // What lets air out is outside; what would explain what was heard waits for a look.
+        stateOfPart: (part: string) => (spoilt.has(part) ? ['outside'] : wanted.has(part) ? ['undecided'] : []),
+        flagOf: (part: string) => {
+          const count = spoilt.get(part);
+          if (count === undefined) return wanted.has(part) ? 'suspected' : null;
+          return count === null ? 'lets air out' : `lets air out, spoils ${count} ${count === 1 ? 'note' : 'notes'}`;
+        },
+      };
+    }, [place, leaks, alone, suspects]),
   );
 
   if (!compass || compass.length === 0) {

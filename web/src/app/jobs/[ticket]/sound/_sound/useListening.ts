@@ -16,6 +16,8 @@ export interface Ear {
   /** how long it has been held, seconds */
   held: number;
   on: boolean;
+  /** the note under way, look by look, cents from where it began; the newest last */
+  trace: readonly number[];
   /** why it cannot listen */
   problem: string | null;
   start: (open: OpenSource) => void;
@@ -24,6 +26,10 @@ export interface Ear {
 
 /** A note that is held for so long is taken; it need not end first. Seconds. */
 const longEnough = 1;
+
+/** The first looks of a note belong to the tongue, seconds; and ten seconds of looks are drawn. */
+const shortest = 0.05;
+const mostTraced = 240;
 
 /** What stands between the page and a microphone, in words. */
 function whyNot(error: unknown): string {
@@ -70,6 +76,7 @@ export const openMicrophone: OpenSource = async (give) => {
  */
 export function useListening(onNote: (note: SteadyNote) => void): Ear {
   const [now, setNow] = useState<{ hears: number | null; held: number }>({ hears: null, held: 0 });
+  const [trace, setTrace] = useState<readonly number[]>([]);
   const [on, setOn] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   /** closes what is open; what is still being opened belongs to its own turn */
@@ -91,15 +98,22 @@ export function useListening(onNote: (note: SteadyNote) => void): Ear {
   const start = (openSource: OpenSource) => {
     stop();
     setProblem(null);
+    setTrace([]);
     const mine = turn.current;
     let listener: Listener | null = null;
     let taken = false;
+    let began = 0;
     const waiting: Float32Array[] = [];
     const hear = (piece: Float32Array) => {
       if (turn.current !== mine) return;
       if (!listener) return void waiting.push(piece);
       for (const { look, held } of listener.take(piece)) {
         setNow({ hears: look?.frequency ?? null, held });
+        if (look) {
+          if (held < 2 * shortest || began === 0) began = look.frequency;
+          const cents = 1200 * Math.log2(look.frequency / began);
+          setTrace((before) => (held < 2 * shortest ? [0] : [...before, cents].slice(-mostTraced)));
+        }
         // Each run of looks is one note: it is taken once, and the next only after it.
         if (held < longEnough / 4) taken = false;
         const note = taken || held < longEnough ? null : listener.underWay;
@@ -120,5 +134,5 @@ export function useListening(onNote: (note: SteadyNote) => void): Ear {
       (error: unknown) => turn.current === mine && setProblem(whyNot(error)),
     );
   };
-  return { ...now, on, problem, start, stop };
+  return { ...now, on, trace, problem, start, stop };
 }
