@@ -420,6 +420,19 @@ export const operationKinds = {
     reach: ['postLean', 'postHeight'],
     clears: 'key',
   }),
+  'blend-dent': work('seams', 'Second round of the dent, fine: {part}', [10, 20, 45], {
+    disturbs: ['bore:{part}', 'rim:{part}', 'hole:{part}', 'pad:{part}'],
+    tools: ['dent balls', 'mandrel', 'burnisher'],
+    how: [
+      'After what is soldered has cooled: heat lets go what the first round left under strain.',
+      'Set guard or brace over it on its feet, without screws: they show where it still lies wrong. Then off again.',
+      'Light lines along and across, photographed from the same side and distance as before.',
+    ],
+    reversible: false,
+    keysOff: true,
+    clears: 'near',
+    spreads: 'near',
+  }),
   'true-post': work('seams', 'True the leaning post: {part}', [10, 20, 40], {
     disturbs: ['post:{part}', 'hinge:*', 'pad:{part}'],
     tools: ['post bender', 'rod as sight'],

@@ -107,6 +107,10 @@ export const kindRules: readonly KindRule[] = [
   ...['true-receiver', 'expand-tenon', 'creep-tenon', 'ease-tenon', 'replace-tenon', 'sleeve-tenon'].map((kind) =>
     kinds(kind, 'test-joints', fitted),
   ),
+  ...['resolder-seam', 'resolder-hole', 'secure-post'].map((kind) =>
+    kinds(kind, 'blend-dent', 'The fine round comes after the heat.'),
+  ),
+  kinds('blend-dent', 'true-post', 'A dent that still moves takes its posts with it.'),
   kinds('hear-pitch', 'uncover-hole', 'Nothing is taken off again before the whole has been heard.'),
   ...['file-hole-up', 'fill-hole-down'].flatMap((kind) => [
     kinds('uncover-hole', kind, 'A hole is cut with nothing over it.'),

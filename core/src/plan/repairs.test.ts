@@ -118,6 +118,24 @@ describe('work that needs keys off, in a repair', () => {
   });
 });
 
+describe('a dent', () => {
+  test('a deep one is raised in two rounds: rough first, fine after the heat beside it; any other in one', () => {
+    const [deep, plain] = [new TestJob(), new TestJob()];
+    const dentId = '00000000-0000-4000-8000-00000000d001';
+    deep.write('finding', { finding: dentId, kind: 'dent', part: 'body', severity: 3, status: 'confirmed' });
+    plain.finding('dent', 'body');
+    for (const job of [deep, plain]) job.finding('hole-unsoldered', 'd');
+    const ids = planOf(deep).steps.map(({ id }) => id);
+    const places = ['raise-dent:body', 'resolder-hole:d', 'blend-dent:body'].map((id) => ids.indexOf(id));
+    expect(places).not.toContain(-1);
+    expect(places).toEqual([...places].sort((a, b) => a - b));
+    expect(stepOf(deep, 'blend-dent:body')?.after).toContainEqual(
+      expect.objectContaining({ id: 'resolder-hole:d', reason: 'The fine round comes after the heat.' }),
+    );
+    expect(planOf(plain).steps.some(({ id }) => id.startsWith('blend-dent'))).toBe(false);
+  });
+});
+
 describe('a hole that is cut', () => {
   test.each(['repair', 'overhaul'] as const)(
     'in a %s: the whole is heard first, then only what covers the hole comes off, goes back, and all is read again',

@@ -105,7 +105,12 @@ function altoSaxophone(): DemoJob {
   const dent = job.finding('dent', 'low-c', 1, 'Small, below low C, away from the rim', 'confirmed', {
     dent: { length: 14, width: 9, looks: 'slight', edge: 'soft', ridge: false, finish: 'plate' },
   });
-  job.photo(dentedTube(520), { part: 'body', caption: 'light edge along the lower stack' }, [
+  const creased = job.finding('dent', 'body', 3, 'Over the lower stack, with a crease toward the guard', 'confirmed', {
+    place: { section: 'body', at: 420, clock: 60 },
+    dent: { length: 26, width: 17, looks: 'deep', edge: 'creased', ridge: true, finish: 'lacquer-sound' },
+  });
+  const side = { part: 'body', finding: creased };
+  job.photo(dentedTube(520), { ...side, caption: 'light edge along the lower stack, as it came' }, [
     { shape: 'circle', x: 0.54, y: 0.44, toX: 0.64, toY: 0.44 },
     { shape: 'arrow', x: 0.8, y: 0.2, toX: 0.6, toY: 0.38 },
   ]);
@@ -201,6 +206,7 @@ function altoSaxophone(): DemoJob {
   for (const { id, rod } of job.type.posts) if (rod === 'lower-stack-rod') job.measurePart('post', id);
   job.measureRim('e');
   for (const part of ['b', 'a', 'g', 'g-sharp', 'f-sharp', 'f', 'e', 'd', 'low-c']) job.measurePad(part);
+  job.photo(dentedTube(520, 0.15), { ...side, caption: 'the same side and distance, after the second round' });
   job.write('note', {
     text: `The ${dent ? 'dent below low C' : 'dent'} came out clean over the large ball.`,
     part: 'low-c',

@@ -17,13 +17,17 @@ ${content}
 const hole = (x: number, y: number, r: number) =>
   `<ellipse cx="${x}" cy="${y}" rx="${r}" ry="${r * 0.72}" fill="#2a2623"/><ellipse cx="${x}" cy="${y}" rx="${r}" ry="${r * 0.72}" fill="none" stroke="#f4efe4" stroke-width="6"/>`;
 
-/** A metal tube with holes in a row and a dent between two of them, a light edge running along it. */
-export const dentedTube = (dentAt: number): string =>
+/**
+ * A metal tube with holes in a row and a dent between two of them, a light edge running along it.
+ *
+ * @param depth of the dent: 1 as it was found, less after it was raised
+ */
+export const dentedTube = (dentAt: number, depth = 1): string =>
   drawing(
     `<rect x="-20" y="210" width="1000" height="240" fill="url(#tube)"/>
 ${[160, 400, 640, 860].map((x) => hole(x, 330, 74)).join('')}
-<path d="M-20 262 H${dentAt - 90} Q${dentAt} 306 ${dentAt + 90} 262 H980" fill="none" stroke="#fffdf6" stroke-width="9"/>
-<ellipse cx="${dentAt}" cy="284" rx="84" ry="34" fill="#4b463f" opacity=".55" filter="url(#soft)"/>`,
+<path d="M-20 262 H${dentAt - 90} Q${dentAt} ${262 + 44 * depth} ${dentAt + 90} 262 H980" fill="none" stroke="#fffdf6" stroke-width="9"/>
+<ellipse cx="${dentAt}" cy="284" rx="84" ry="34" fill="#4b463f" opacity="${0.55 * depth}" filter="url(#soft)"/>`,
   );
 
 /** A soldered rim with an odd bright line in half its seam. */

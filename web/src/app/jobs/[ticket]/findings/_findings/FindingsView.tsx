@@ -10,6 +10,7 @@ import {
   standingWords,
   type FindingKind,
   type FindingState,
+  photoPairs,
 } from '@holotonos/core';
 import { useId, useState, type FormEvent } from 'react';
 import { v4 as newId } from 'uuid';
@@ -17,6 +18,7 @@ import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { DentForm, DentWords } from './DentForm';
 import { PhotoRow } from '@/photos/PhotoRow';
+import { PhotoSwipe } from '@/photos/PhotoSwipe';
 import { PhotoTaker } from '@/photos/PhotoTaker';
 import { Bands } from '@/job/JobShell';
 import { KindField, SeverityField, severityWords } from '@/ui/formParts';
@@ -100,6 +102,8 @@ function FindingRow({ finding }: { finding: FindingState }) {
   const [dentOpen, setDentOpen] = useState(false);
   const { kind, part, place, severity, status, note, reason } = finding;
   const photos = [...state.photos.values()].filter((photo) => photo.finding === finding.finding);
+  const [pair] = photoPairs({ photos: new Map(photos.map((photo) => [photo.photo, photo])) });
+  const { first = null, last = null } = pair ?? {};
   const answer = (to: 'confirmed' | 'declined' | 'left') =>
     write('finding', { finding: finding.finding, kind, part, severity, status: to, note });
   return (
@@ -120,6 +124,7 @@ function FindingRow({ finding }: { finding: FindingState }) {
         {dentOpen && <DentForm finding={finding} done={() => setDentOpen(false)} />}
         <FindingStory finding={finding} />
         <PhotoRow photos={photos} />
+        {first && last && <PhotoSwipe first={first} last={last} />}
       </div>
       <div className="d-flex flex-wrap gap-2 align-items-start">
         <PhotoTaker about={{ part, finding: finding.finding }} />

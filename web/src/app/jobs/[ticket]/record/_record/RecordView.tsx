@@ -11,6 +11,7 @@ import { minutesText } from '@/ui/words';
 import { FileTaker } from '@/files/FileTaker';
 import { Bands } from '@/job/JobShell';
 import { PhotoRow } from '@/photos/PhotoRow';
+import { PhotoSwipe } from '@/photos/PhotoSwipe';
 import { ReadingsTaker } from '@/files/ReadingsTaker';
 
 /** Takes a measuring book that was written as a data package. */
@@ -263,6 +264,7 @@ export function RecordView() {
                     <li key={key}>
                       <strong>{title}</strong>
                       <PhotoRow photos={last ? [first, last] : [first]} />
+                      {last && <PhotoSwipe first={first} last={last} />}
                       <span className="soft">
                         {dayText(first.benchTime)}
                         {last && ` and ${dayText(last.benchTime)}`}
