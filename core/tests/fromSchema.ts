@@ -29,6 +29,17 @@ export interface Schema {
 const pick = <T>(chance: Chance, list: readonly T[]): T => list[Math.floor(chance.uniform() * list.length)] as T;
 const whole = (chance: Chance, low: number, high: number) => low + Math.floor(chance.uniform() * (high - low + 1));
 
+/** So many texts are made of each pattern, once: making them is most of what a sample costs. */
+const poolSize = 120;
+const poolSeed = 20_261;
+const pools = new Map<string, string[]>();
+function textsOf(pattern: string): string[] {
+  const known =
+    pools.get(pattern) ?? fc.sample(fc.stringMatching(new RegExp(pattern)), { seed: poolSeed, numRuns: poolSize });
+  pools.set(pattern, known);
+  return known;
+}
+
 function textFrom({ pattern, format, minLength = 0, maxLength = 200 }: Schema, chance: Chance): string {
   if (pattern === uuidSchema.pattern) return chance.uuid();
   if (pattern === momentSchema.pattern)
@@ -36,8 +47,8 @@ function textFrom({ pattern, format, minLength = 0, maxLength = 200 }: Schema, c
   if (pattern === daySchema.pattern || format === 'date')
     return `20${whole(chance, 10, 99)}-0${whole(chance, 1, 9)}-1${whole(chance, 0, 9)}`;
   if (pattern !== undefined && pattern !== '\\S') {
-    const found = fc.sample(fc.stringMatching(new RegExp(pattern)), { seed: whole(chance, 1, 1e9), numRuns: 60 });
-    return found.find((text) => text.length >= minLength && text.length <= maxLength) ?? found[0] ?? '';
+    const fits = textsOf(pattern).filter((text) => text.length >= minLength && text.length <= maxLength);
+    return pick(chance, fits.length > 0 ? fits : textsOf(pattern)) ?? '';
   }
   return pick(chance, ['Cork & felt', 'x', 'Штангенциркуль', '“quoted”, <b>bold</b>', '=1+1', '音叉 ♯']).slice(
     0,

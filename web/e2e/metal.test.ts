@@ -169,3 +169,20 @@ test('a turned bell: front against back at a sound key, pushed past and back, ea
   );
   await seeText(page, 'key of Low C♯, 0°');
 });
+
+test('a deep dent: two pictures of the same side are drawn across each other, by keys too', async () => {
+  await page.goto(`${app.address}/jobs/LL-201/findings`);
+  const swipe = await page.waitForSelector('.photo-swipe input[type=range]', { visible: true });
+  const shown = () => page.$eval('.photo-swipe clipPath rect', (rect) => Number(rect.getAttribute('width')));
+  const before = await shown();
+  await swipe?.focus();
+  for (let press = 0; press < 10; press += 1) await page.keyboard.press('ArrowRight');
+  await until(page, (was) => Number(document.querySelector('.photo-swipe rect')?.getAttribute('width')) > was, before);
+  expect(await shown()).toBeCloseTo(before * 1.2, 6);
+  // Both pictures are there, and they are two.
+  const pictures = await page.$$eval('.photo-swipe image', (images) =>
+    images.map((image) => image.getAttribute('href')),
+  );
+  expect(new Set(pictures).size).toBe(2);
+  expect(await axeProblems(page)).toEqual([]);
+});

@@ -40,13 +40,21 @@ export const fingeringId = ({ note, register, alternative = '' }: InstrumentType
 export const fingeringWords = ({ note, alternative }: { note: string; alternative?: string | null }): string =>
   alternative ? `${note}, ${alternative}` : note;
 
-/** What every fingering is called, by its id. Where two would share one, the first has it. */
+const fingeringNamesOf = new WeakMap<InstrumentType, ReadonlyMap<string, string>>();
+
+/**
+ * What every fingering is called, by its id. Where two would share one, the first has it. Made once for each instrument:
+ * every reading of a note asks for them.
+ */
 export function fingeringNames(type: InstrumentType): ReadonlyMap<string, string> {
+  const known = fingeringNamesOf.get(type);
+  if (known) return known;
   const names = new Map<string, string>();
   for (const fingering of type.fingerings) {
     const id = fingeringId(fingering);
     if (!names.has(id)) names.set(id, fingeringWords(fingering));
   }
+  fingeringNamesOf.set(type, names);
   return names;
 }
 

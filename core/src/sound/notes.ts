@@ -46,11 +46,19 @@ export interface Fingering {
  */
 export const centsText = (cents: number): string => `${cents > 0 ? '+' : cents < 0 ? '−' : ''}${Math.abs(cents)}`;
 
+const compasses = new WeakMap<InstrumentType, readonly Fingering[]>();
+
 /**
  * Every fingering of an instrument from its lowest note up; of several for one note the main one first. Empty where
- * nobody has said how it is blown.
+ * nobody has said how it is blown. Made once for each instrument.
  */
-export function compassOf(type: InstrumentType): Fingering[] {
+export function compassOf(type: InstrumentType): readonly Fingering[] {
+  const known = compasses.get(type) ?? makeCompass(type);
+  compasses.set(type, known);
+  return known;
+}
+
+function makeCompass(type: InstrumentType): Fingering[] {
   const { sound } = type;
   if (!sound) return [];
   const { standard = usualStandard } = sound;

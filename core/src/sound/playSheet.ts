@@ -110,12 +110,20 @@ function heldNote(
   return null;
 }
 
+const sheets = new WeakMap<InstrumentType, readonly SheetLine[]>();
+
 /**
  * The play test of an instrument: the lowest notes, what must stay shut while another key is worked, every alternative
  * against its main fingering, registers, the chromatic, soft attacks, trills; then all of it without air. Made from its
  * fingerings and the rules of its mechanism, and what its family is asked besides.
  */
-export function playSheet(type: InstrumentType): SheetLine[] {
+export function playSheet(type: InstrumentType): readonly SheetLine[] {
+  const known = sheets.get(type) ?? makeSheet(type);
+  sheets.set(type, known);
+  return known;
+}
+
+function makeSheet(type: InstrumentType): SheetLine[] {
   const compass = compassOf(type);
   const names = removableNames(type);
   const name = (id: string) => names.get(id) ?? id;

@@ -70,7 +70,7 @@ async function walk<P, T>(name: string, steps: Generator<P, T>, tell: (progress:
 /** An instrument as its sound is asked for. */
 export interface SoundOf {
   tube: SoundTube;
-  compass: Fingering[];
+  compass: readonly Fingering[];
   /** ids of the leaks its wall may have */
   wall: string[];
 }

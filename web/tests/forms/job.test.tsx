@@ -50,7 +50,7 @@ const { RowForm } = await import('../../src/app/jobs/[ticket]/instrument/_instru
 
 const names = new Map([
   ['instrument', 'Whole instrument'],
-  ['low-e', 'Low E'],
+  ['low-b', 'Low B'],
 ]);
 const show = (element: ReactElement) => render(<BenchProvider zone="Europe/Berlin">{element}</BenchProvider>);
 const bodies = () => job.written.map(({ kind, body }) => [kind, body] as const);
@@ -144,27 +144,30 @@ describe('findings', () => {
     more = { judgement: { suggestions: [] } };
     show(<FindingsView />);
     type('What', 'dirt');
-    type('Where', 'low-e');
+    // Parts are offered, notes are not: they have no place of their own.
+    const offered = [...(screen.getByLabelText('Where') as HTMLSelectElement).options].map(({ value }) => value);
+    expect([offered.includes('low-b'), offered.includes('b-flat-3-1')]).toEqual([true, false]);
+    type('Where', 'low-b');
     type('How bad', '3');
     type('Note', 'green');
     await press('Write it down');
     expect(bodies()).toEqual([
       [
         'finding',
-        expect.objectContaining({ kind: 'dirt', part: 'low-e', severity: 3, status: 'confirmed', note: 'green' }),
+        expect.objectContaining({ kind: 'dirt', part: 'low-b', severity: 3, status: 'confirmed', note: 'green' }),
       ],
     ]);
     expect(field('Note').value).toBe('');
     expect(screen.getByText(/1 finding open/)).toBeTruthy();
     await press('Leave as it is');
-    expect(bodies().at(-1)?.[1]).toMatchObject({ status: 'left', part: 'low-e' });
+    expect(bodies().at(-1)?.[1]).toMatchObject({ status: 'left', part: 'low-b' });
   });
   test('a suspicion can be confirmed', async () => {
     more = { judgement: { suggestions: [] } };
     job.write('finding', {
       finding: randomUUID(),
       kind: 'dent',
-      part: 'low-e',
+      part: 'low-b',
       severity: 1,
       status: 'suspected',
       note: '',
@@ -237,7 +240,7 @@ describe('the plan, by hand', () => {
     type('Why', 'owner wants it');
     if (screen.queryByLabelText('On')) {
       expect(button(add).disabled).toBe(true);
-      type('On', 'low-e');
+      type('On', 'low-b');
     }
     await press(add);
     expect(bodies().at(-1)?.[1]).toMatchObject({

@@ -1,6 +1,6 @@
 'use client';
 
-import { parseNumber, isOpenStep, wholeInstrument, type Step } from '@holotonos/core';
+import { parseNumber, isOpenStep, removableNames, wholeInstrument, type Step } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
@@ -111,7 +111,8 @@ export function HandChange({ step }: { step: Step }) {
 
 /** A step the rules did not ask for: any of the table, on any part. */
 export function AddStep() {
-  const { type, names, write } = useJob();
+  const { type, write } = useJob();
+  const parts = removableNames(type);
   const id = useId();
   const table = useOperationTable();
   const [kind, setKind] = useState('');
@@ -151,7 +152,7 @@ export function AddStep() {
             onChange={(event) => setPart(event.target.value)}
           >
             <option value="">choose</option>
-            {[...names].map(([key, name]) => (
+            {[...parts].map(([key, name]) => (
               <option key={key} value={key}>
                 {name}
               </option>

@@ -11,6 +11,7 @@ import {
   type FindingKind,
   type FindingState,
   photoPairs,
+  removableNames,
 } from '@holotonos/core';
 import { useId, useState, type FormEvent } from 'react';
 import { v4 as newId } from 'uuid';
@@ -27,7 +28,9 @@ import { useWhen } from '@/frame/BenchContext';
 
 /** A fault that a person saw, heard or felt, without waiting for a gauge. */
 function NewFinding() {
-  const { write, names } = useJob();
+  const { write, type } = useJob();
+  // A fault sits at a part; a note has none of its own.
+  const parts = removableNames(type);
   const id = useId();
   const [kind, setKind] = useState<FindingKind>('dent');
   const [part, setPart] = useState('instrument');
@@ -47,7 +50,7 @@ function NewFinding() {
         <div className="col-sm-6 mb-2">
           <Form.Label htmlFor={`${id}-part`}>Where</Form.Label>
           <Form.Select id={`${id}-part`} value={part} onChange={(event) => setPart(event.target.value)}>
-            {[...names].map(([value, name]) => (
+            {[...parts].map(([value, name]) => (
               <option key={value} value={value}>
                 {name}
               </option>

@@ -24,7 +24,7 @@ import { solverThread } from '@/workers/solverThread';
 export interface Sound {
   /** what the model is asked of; null where nobody has said how the instrument is blown */
   of: SoundOf | null;
-  compass: Fingering[] | null;
+  compass: readonly Fingering[] | null;
   leaks: KnownLeak[];
   /** all leaks together, by note; null while it is worked out */
   together: NoteLoss[] | null;
