@@ -21,7 +21,7 @@ const views = {
   'piece': { path: '/pieces', press: 'Take it up', keys: ['ArrowDown', 'ArrowDown', 'p', 'm', '<', '<', '<'] },
   'stock': { path: '/stock' },
   'pads-set': { path: '/jobs/LL-203/pads?show=set' },
-  'findings': { path: '/jobs/LL-201/findings' },
+  'findings': { path: '/jobs/LL-201/findings', to: '.photo-swipe' },
   'plan': { path: '/jobs/LL-201/plan' },
   'estimate': { path: '/jobs/LL-201/estimate' },
   'record': { path: '/jobs/LL-201/record' },
@@ -46,7 +46,7 @@ await withServer(async ({ address }) => {
     args: chromiumArgs,
   });
   try {
-    for (const [name, { path, leak = false, settle = 1500, press, keys = [] }] of Object.entries(views)) {
+    for (const [name, { path, leak = false, settle = 1500, press, keys = [], to }] of Object.entries(views)) {
       if (wanted.length > 0 && !wanted.includes(name)) continue;
       const page = await browser.newPage();
       await page.setViewport({ width: 1280, height: 800 });
@@ -78,6 +78,10 @@ await withServer(async ({ address }) => {
         await new Promise((wait) => setTimeout(wait, 400));
       }
       if (keys.length > 0) await new Promise((wait) => setTimeout(wait, settle));
+      if (to) {
+        await page.$eval(to, (found) => found.scrollIntoView({ block: 'center', behavior: 'instant' }));
+        await new Promise((wait) => setTimeout(wait, settle));
+      }
       await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
       console.log(name);
       await page.close();
