@@ -30,6 +30,8 @@ export type MeasureGroup = (typeof measureGroups)[number];
 export const findingKinds = [
   'body-bent',
   'bell-turned',
+  'neck-down',
+  'fitting-bent',
   'dent',
   'seam-open',
   'hole-unsoldered',

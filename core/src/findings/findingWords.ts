@@ -7,6 +7,8 @@ export type Depth = 'body' | 'post' | 'rim' | 'hinge' | 'cup' | 'pad' | 'regulat
 export const findingWords: Record<FindingKind, { title: string; depth: Depth }> = {
   'body-bent': { title: 'Body bent', depth: 'body' },
   'bell-turned': { title: 'Bell turned', depth: 'body' },
+  'neck-down': { title: 'Neck pulled down', depth: 'body' },
+  'fitting-bent': { title: 'Guard, brace or rest bent', depth: 'other' },
   'dent': { title: 'Dent', depth: 'body' },
   'seam-open': { title: 'Seam open', depth: 'body' },
   'hole-unsoldered': { title: 'Tone hole loose in its seam', depth: 'rim' },

@@ -6,6 +6,10 @@ export const likelyCauses: Record<FindingKind, string> = {
     'A fall or a weight on the tube. It gives on the drilled side, where holes face each other, and on a saxophone toward the bell. Posts, rims and key fit move with it.',
   'bell-turned':
     'A knock on the bell. Witness marks at the guard feet and a large undamaged bell key show by how much.',
+  'neck-down':
+    'Pulled at while it was put on, or a fall on the mouthpiece. It goes oval where it bent, and its octave mechanism no longer meets.',
+  'fitting-bent':
+    'A knock that the tube under it may have had too: look at dents and posts beneath before it is put back.',
   'dent': 'A blow. Look for rims, posts and holes that moved with the metal beside it.',
   'seam-open': 'Old solder, a knock, or heat from a neighbour. Expect the seams beside it to be no better.',
   'hole-unsoldered': 'Solder let go in part: a bright line in even tarnish. Look again after other heat has been near.',

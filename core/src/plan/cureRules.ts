@@ -83,6 +83,8 @@ export const cureRules: readonly CureRule[] = [
     'dent',
     '{practice} leaves a dent away from a seal: raising it stretches metal each time.',
   ),
+  cure('neck-down', 'draw-up-neck'),
+  cure('fitting-bent', 'straighten-fitting'),
   cureWhen({ severityBelow: 3 }, 'dent', 'raise-dent'),
   cure('dent', 'raise-dent', 'blend-dent'),
   cure('seam-open', 'resolder-seam'),

@@ -443,6 +443,24 @@ function dentHow(
   return dentLines(dents, type, balls).map((line) => printPhrase(line, state.unit));
 }
 
+/** Which keys get a clamp while pads are seated: those that stand open and a finger holds, or all, by the practice. */
+function clampHow(
+  { kind }: PlannedOperation,
+  { clamping }: PracticeSettings,
+  type: InstrumentType,
+  names: ReadonlyMap<string, string>,
+): string[] {
+  if (kind !== 'seat-clamped') return [];
+  const padded = new Set(type.pads.map(({ key }) => key));
+  const clamped = type.keys.filter(
+    ({ id, rest, touches = [] }) =>
+      padded.has(id) && (clamping === 'every-pad' || (rest === 'open' && touches.length > 0)),
+  );
+  return clamped.length === 0
+    ? []
+    : [`Clamps on ${clamped.length} keys: ${clamped.map(({ id }) => names.get(id) ?? id).join(', ')}.`];
+}
+
 type Adjuster = InstrumentType['links'][number]['adjuster'];
 
 /** What is done to each kind of adjuster, by whether its follower comes early or late. */
@@ -584,6 +602,7 @@ export function jobPlan(
         ...postLines(operation, type, names),
         ...linkLines(operation, state, type),
         ...dentHow(operation, state, type, basis.sizes?.balls),
+        ...clampHow(operation, settings, type, names),
       ],
       spoils: [...operation.disturbs, ...(operation.also ?? [])],
       puts: kind.puts ?? [],

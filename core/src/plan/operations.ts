@@ -238,6 +238,28 @@ export const operationKinds = {
     spreads: 'tube',
     by: { 'straightening:taps': { how: ['Small taps: vibration does more than force.'] } },
   }),
+  'draw-up-neck': work('body', 'Draw the neck up: {part}', [15, 30, 60], {
+    disturbs: ['body-line:{part}', 'bore:{part}', 'joint:*', 'pad:*', 'link:*'],
+    tools: ['collet for the tenon', 'mandrel', 'straight edge', 'dent balls'],
+    how: [
+      'Held in its collet, the tenon guarded: nothing is pulled that is not held.',
+      'A little at a time; look along its side against a drawing or its twin, and see that the octave mechanism meets again.',
+      'Where it bent it has gone oval: round it over a ball before it is called straight.',
+    ],
+    reversible: false,
+    resource: 'vice',
+    keysOff: true,
+    clears: 'tube',
+  }),
+  'straighten-fitting': work('body', 'Straighten it on its own marks: {part}', [8, 15, 30], {
+    tools: ['flat plate', 'mallet', 'padded pliers'],
+    how: [
+      'Off the tube. Bent back over wood until its feet lie on their old marks without strain.',
+      'A fitting that is screwed on under strain pulls the tube: it must lie before it is fastened.',
+    ],
+    keysOff: true,
+    clears: 'key',
+  }),
   'press-body-straight': work('body', 'Ease the tube straight with slow pressure: {part}', [40, 75, 160], {
     disturbs: ['body-line:{part}', 'bore:{part}', 'joint:{part}', ...standsOnBody],
     tools: ['padded supports', 'press bar', 'straight edge'],

@@ -16,6 +16,7 @@ import { isOpenStep, type Step } from './jobPlan';
 /** Faults that cost nothing of a note: looks, noise, feel and pitch. Every other lets air out where it should not. */
 const silent: ReadonlySet<FindingKind> = new Set<FindingKind>([
   'dent',
+  'fitting-bent',
   'tarnish',
   'dirt',
   'noise',

@@ -118,6 +118,22 @@ describe('work that needs keys off, in a repair', () => {
   });
 });
 
+describe('pads that are seated under clamps', () => {
+  test('the card names the keys that get one: those that fingers hold, or every padded one, by the practice', () => {
+    const clampsOf = (clamping: string) => {
+      const job = new TestJob({ scope: 'overhaul', practice: 'steady' });
+      job.write('tolerances', { changes: [], settings: { clamping, seating: 'clamp-and-warm' } });
+      const how = stepOf(job, 'seat-clamped:instrument')?.how ?? [];
+      return how.find((line) => line.startsWith('Clamps on ')) ?? '';
+    };
+    const [held, every] = [clampsOf('finger-keys'), clampsOf('every-pad')];
+    expect(held).toContain('G key');
+    expect(held).not.toContain('G♯ key');
+    expect(every).toContain('G♯ key');
+    expect(every.length).toBeGreaterThan(held.length);
+  });
+});
+
 describe('a dent', () => {
   test('a deep one is raised in two rounds: rough first, fine after the heat beside it; any other in one', () => {
     const [deep, plain] = [new TestJob(), new TestJob()];

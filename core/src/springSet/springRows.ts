@@ -50,6 +50,25 @@ export const springRows = (state: JobState, type: InstrumentType, judgement: Job
     ];
   });
 
+/** Where a force gauge can push at a key. */
+export const readAtPlaces = ['touch', 'pad', 'catch'] as const;
+export type ReadAt = (typeof readAtPlaces)[number];
+
+/**
+ * A force that was read at the pad or at the catch as it is at the touch, N: what turns about one axis balances by its
+ * arms. At the touch it is what it is.
+ *
+ * @param spring how far catch, touch and pad lie from the axis, mm
+ */
+export function forceAtTouch(
+  force: number,
+  readAt: ReadAt,
+  { catchRadius, touchRadius, padRadius }: Pick<SpringMeasures, 'catchRadius' | 'touchRadius' | 'padRadius'>,
+): number {
+  const arm = { touch: touchRadius, pad: padRadius, catch: catchRadius }[readAt];
+  return (force * arm) / touchRadius;
+}
+
 /** Widths of flat springs are alike within this, mm. */
 const sameWidth = 0.15;
 

@@ -6,6 +6,7 @@ import { foldShop, type ShopEntry } from '../shop';
 import { solveSpring } from '../springs';
 import type { StockItem } from '../stock';
 import {
+  forceAtTouch,
   forceBand,
   helperIsLighter,
   springQuestion,
@@ -141,4 +142,24 @@ describe('the springs of a job', () => {
     expect(shop.springMaterials).toHaveLength(usualSpringMaterials.length + 1);
     expect(shop.springMaterials[0]).toMatchObject({ id: steel.id, yield: 1700 });
   });
+});
+
+test('a force read at the pad or the catch is told at the touch, by the arms; at the touch it is what it is', () => {
+  const arms = { catchRadius: 4, touchRadius: 20, padRadius: 16 };
+  expect(forceAtTouch(0.4, 'touch', arms)).toBe(0.4);
+  expect(forceAtTouch(0.5, 'pad', arms)).toBeCloseTo(0.4, 12);
+  expect(forceAtTouch(2, 'catch', arms)).toBeCloseTo(0.4, 12);
+  // The same arms the solver reckons with: what it says of pad and catch comes back to its touch.
+  const { rest } = solveSpring({
+    kind: 'needle',
+    modulus: 200,
+    yield: 2000,
+    diameter: 0.8,
+    length: 25,
+    preset: 3,
+    travel: 0.6,
+    ...arms,
+    limits: { touch: [0.3, 0.5] },
+  });
+  for (const at of ['pad', 'catch'] as const) expect(forceAtTouch(rest[at], at, arms)).toBeCloseTo(rest.touch, 9);
 });

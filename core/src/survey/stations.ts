@@ -59,6 +59,7 @@ export const stations: readonly Station[] = [
     faults: [
       fault('b', 'body-bent', 'Bent', ['section']),
       fault('n', 'bell-turned', 'Turned against its neighbour', ['section']),
+      fault('w', 'neck-down', 'Neck pulled down', ['section']),
       fault('d', 'dent', 'Dent', ['section']),
       fault('s', 'seam-open', 'Seam open', ['section']),
       fault('k', 'crack', 'Crack', ['section']),

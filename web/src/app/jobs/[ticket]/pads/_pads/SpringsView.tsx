@@ -23,6 +23,9 @@ import {
   type SpringRow,
   type SpringSetBody,
   type StockState,
+  forceAtTouch,
+  readAtPlaces,
+  type ReadAt,
 } from '@holotonos/core';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useId, useMemo, useState } from 'react';
@@ -31,7 +34,7 @@ import { usePageKeys } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { useDrawers } from '@/shop/useStock';
-import { Button } from '@/ui/bootstrap';
+import { Button, Form } from '@/ui/bootstrap';
 import { ChoiceField, FieldProblem, figureField, TextField } from '@/ui/fields';
 import { PickCell } from '@/ui/PickCell';
 import { StateMark } from '@/ui/StateMark';
@@ -278,6 +281,7 @@ export function SpringsView({ first }: { first: StockState }) {
   usePageKeys(keys);
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
+  const [readAt, setReadAt] = useState<ReadAt>('touch');
   const rows = useMemo(() => springRows(state, type, judgement), [state, type, judgement]);
   const band = forceBand(state, type);
   const at = Math.max(
@@ -297,7 +301,12 @@ export function SpringsView({ first }: { first: StockState }) {
     const gauge = usualOf(gaugesFor(shop, 'force'), 'force');
     if (!gauge) return setProblem('No gauge on the shelf takes a force.');
     const point = { group: 'spring', part: row.key, measure: 'force', clock: 0 } as const;
-    if (!write('reading', { point, value: read.value, typed: text.trim(), gauge: gaugeOfReading(gauge) })) return;
+    const arms = row.main;
+    const where = arms ? readAt : 'touch';
+    const value = arms ? forceAtTouch(read.value, where, arms) : read.value;
+    // What was read, and where, stays with the figure: the arms may be measured better later.
+    const typed = where === 'touch' ? text.trim() : `${text.trim()} at the ${where}`;
+    if (!write('reading', { point, value, typed, gauge: gaugeOfReading(gauge) })) return;
     const next = rows[at + 1];
     if (next) go(next.key);
     else setText('');
@@ -355,13 +364,29 @@ export function SpringsView({ first }: { first: StockState }) {
                   }}
                 >
                   <TextField
-                    label="Force at the touch to seal, N"
+                    label={`Force at the ${row.main ? readAt : 'touch'} to seal, N`}
                     className="short-figure"
                     {...figureField}
                     value={text}
                     set={setText}
                     wrongBy={problem === null ? undefined : id}
                   />
+                  {row.main && (
+                    <div>
+                      <Form.Label htmlFor={`${id}-at`}>Read at the</Form.Label>
+                      <Form.Select
+                        id={`${id}-at`}
+                        value={readAt}
+                        onChange={(event) => setReadAt(event.target.value as ReadAt)}
+                      >
+                        {readAtPlaces.map((place) => (
+                          <option key={place} value={place}>
+                            {place}
+                          </option>
+                        ))}
+                      </Form.Select>
+                    </div>
+                  )}
                   <Button type="submit" disabled={text.trim() === ''}>
                     Take it, next
                   </Button>
