@@ -1,9 +1,11 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
+import { compassOf, instrumentType, playedSound, type InstrumentType } from '@holotonos/core';
 import type { ElementHandle, Page } from 'puppeteer-core';
+import wavefile from 'wavefile';
 import { axeInBothLights, entriesOf, openTicket, press, seeText, send, startPage, until, type App } from './app';
 import { enter, figureAsked, settled, typeFigures } from './measuring';
 
@@ -33,8 +35,27 @@ let truth: [string, number][];
 let low: [string, number][];
 beforeAll(async () => {
   truth = record(scale, '--seed', '3', '--notes', 'd4-1,e4-1,f4-1,g4-1,a4-1,b-flat-4-1,a5-2');
-  // What the microphone of the browser hears, over and over.
-  low = record(held, '--notes', 'b-flat-3-1,b3-1,c4-1', '--seed', '5');
+  // What the microphone of the browser hears, over and over: three notes, and one in which a key lifts half-way.
+  low = [
+    ['b-flat-3-1', 4.2],
+    ['b3-1', -11.5],
+    ['c4-1', 0.6],
+  ];
+  const compass = new Map(compassOf(instrumentType('alto-saxophone') as InstrumentType).map((note) => [note.id, note]));
+  const hertz = (id: string, cents: number) => (compass.get(id)?.near ?? 0) * 2 ** (cents / 1200);
+  const blown = [
+    ...low.map(([id, cents]) => ({ frequency: hertz(id, cents), seconds: 1.4 })),
+    { frequency: hertz('a4-1', 0), seconds: 3, lifts: -14 },
+  ];
+  const wave = new wavefile.WaveFile();
+  const sound = playedSound(blown, { family: 'saxophone', rate: 48_000, above: 30, seed: 5 });
+  wave.fromScratch(
+    1,
+    48_000,
+    '16',
+    sound.map((sample) => Math.round(sample * 32_767)),
+  );
+  writeFileSync(held, wave.toBuffer());
   ({ app, page, complaints } = await startPage({
     browser: [
       '--use-fake-ui-for-media-stream',
@@ -93,6 +114,13 @@ test('the microphone hears each note that is held, once, within a cent of what i
   const heard = (await pitchesOf('cents')).filter(({ gauge }) => gauge === 'microphone');
   expect(heard.map(({ part }) => part)).toEqual(low.map(([note]) => note));
   for (const [i, { value }] of heard.entries()) expect(Math.abs(value - (low[i]?.[1] ?? 99))).toBeLessThan(1);
+  // One stroke takes a note back whole, and it is asked for again.
+  await page.keyboard.down('Control');
+  await page.keyboard.press('z');
+  await page.keyboard.up('Control');
+  await until(page, () => !document.querySelector('[data-note="c4-1"]')?.textContent?.includes('¢'));
+  await settled(page);
+  expect((await entriesOf(app.address, ticket)).filter(({ kind }) => kind === 'strike')).toHaveLength(3);
   // How much each wavered stands beside it.
   expect((await pitchesOf('spread')).filter(({ value }) => value < 2)).toHaveLength(low.length);
 });
@@ -184,16 +212,25 @@ test('the practice that leaves holes cuts nothing, and says what it would take',
 test('a line of the play test that fails is written down where it is likely to be, and is gone through again', async () => {
   await page.goto(`${app.address}/jobs/${ticket}/sound/sheet`);
   await until(page, () => document.activeElement?.classList.contains('play-sheet'));
+  // A held note in which a key lifts, while it listens.
+  await page.keyboard.press('m');
+  await seeText(page, 'Stop listening');
+  await until(page, () => /It moved by −1[2-6] cents at once/.test(document.body.innerText));
+  await page.keyboard.press('m');
+  await until(page, () => !document.body.innerText.includes('Stop listening'));
   await page.keyboard.press('c');
   await seeText(page, 'Line 2 of');
   await page.keyboard.press('f');
   await seeText(page, 'It failed: fuzzy');
-  await press(page, 'Suspect G♯');
+  await press(page, 'Suspect it: G♯');
   await seeText(page, 'is among the findings');
   await page.keyboard.press('Escape');
   await settled(page);
   const entries = await entriesOf(app.address, ticket);
-  expect(entries.filter(({ kind }) => kind === 'tested').map(({ body }) => body['result'])).toEqual(['clear', 'fuzzy']);
+  expect(entries.filter(({ kind }) => kind === 'tested').map(({ body }) => [body['result'], body['step']])).toEqual([
+    ['clear', expect.closeTo(-14, -1)],
+    ['fuzzy', undefined],
+  ]);
   expect(entries.at(-1)).toMatchObject({ kind: 'finding', body: { status: 'suspected', severity: 2 } });
   // Work on it makes every line one to be gone through again.
   await send(`${app.address}/api/v1/jobs/${ticket}/entries`, {

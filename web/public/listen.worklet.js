@@ -7,7 +7,7 @@ class Tap extends AudioWorkletProcessor {
 
   process([[channel] = []]) {
     if (!channel) return true;
-    for (let at = 0; at < channel.length; ) {
+    for (let at = 0; at < channel.length;) {
       const room = Math.min(pieceLength - this.filled, channel.length - at);
       this.piece.set(channel.subarray(at, at + room), this.filled);
       this.filled += room;

@@ -5,7 +5,6 @@ import {
   compassOf,
   fingeredLike,
   fingeringWords,
-  gaugeOfReading,
   noteAnchor,
   noteLimit,
   notePitch,
@@ -220,28 +219,19 @@ export function PitchView() {
     { spread, step, uncertainty }: SteadyNote,
     by: HeardWith,
   ): boolean => {
-    const gauge = {
-      ...heardWith[by],
-      maxPermissibleError: Math.max(heardWith[by].maxPermissibleError, tenth(uncertainty)),
-    };
+    const own = heardWith[by];
+    const gauge = { ...own, maxPermissibleError: Math.max(own.maxPermissibleError, tenth(uncertainty)) };
     const { temperature } = air;
-    const more = temperature === null ? {} : { temperature };
-    const value = tenth(cents);
-    const written =
+    const take = (measure: 'cents' | 'spread', value: number) =>
       write('reading', {
-        point: pointOf(fingering.id, 'cents'),
+        point: pointOf(fingering.id, measure),
         value,
         typed: `${value} cents`,
-        gauge: gaugeOfReading({ ...gauge, kind: 'pitch-meter', calibratedOn: null, calibrateEvery: 12 }),
-        ...more,
-      }) &&
-      write('reading', {
-        point: pointOf(fingering.id, 'spread'),
-        value: tenth(spread),
-        typed: `${tenth(spread)} cents`,
-        gauge: gaugeOfReading({ ...gauge, kind: 'pitch-meter', calibratedOn: null, calibrateEvery: 12 }),
-        ...more,
+        gauge,
+        ...(temperature !== null && { temperature }),
       });
+    const value = tenth(cents);
+    const written = take('cents', value) && take('spread', tenth(spread));
     if (!written) return false;
     const lifted =
       Math.abs(step) < aLift
@@ -307,13 +297,17 @@ export function PitchView() {
     );
 
   const limit = noteLimit(state, type);
-  const last = state.entries.findLast(
-    (entry) => entry.kind === 'reading' && entry.body.point.group === 'pitch' && !state.struck.has(entry.id),
-  );
   const undo = () => {
-    if (last?.kind !== 'reading' || !write('strike', { entry: last.id, reason: 'undone while reading the pitch' }))
-      return;
-    const { part } = last.body.point;
+    const standing = state.entries.filter(
+      (entry) => entry.kind === 'reading' && entry.body.point.group === 'pitch' && !state.struck.has(entry.id),
+    );
+    const [before, last] = [standing.at(-2), standing.at(-1)];
+    if (last?.kind !== 'reading') return;
+    const { part, measure } = last.body.point;
+    // What was heard is two figures: how far it is off, and how it wavers. They go together.
+    const both = measure === 'spread' && before?.kind === 'reading' && before.body.point.part === part;
+    for (const entry of both ? [last, before] : [last])
+      if (!write('strike', { entry: entry.id, reason: 'undone while reading the pitch' })) return;
     setAt(
       Math.max(
         0,

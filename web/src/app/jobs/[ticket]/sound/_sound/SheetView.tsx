@@ -101,7 +101,10 @@ export function SheetView() {
       sheet.findIndex(({ id }) => fresh(id) === null),
     ),
   );
-  const ear = useListening((note) => setStep((now) => (Math.abs(note.step) > Math.abs(now ?? 0) ? note.step : now)));
+  const ear = useListening(
+    () => undefined,
+    (note) => setStep((now) => (Math.abs(note.step) >= Math.abs(now ?? 0) ? note.step : now)),
+  );
   usePageKeys(keys);
   const back = () => desk.current?.focus({ preventScroll: true });
   useEffect(back, []);

@@ -25,7 +25,7 @@ export function SuspectButton({
   return (
     <Button
       variant="quiet"
-      aria-label={`Suspect ${names.get(part) ?? part}`}
+      aria-label={`Suspect it: ${names.get(part) ?? part}`}
       onClick={() =>
         write('finding', { finding: newId(), kind, part, severity: 2, status: 'suspected', note, evidence })
       }

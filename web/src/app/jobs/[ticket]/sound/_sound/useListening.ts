@@ -73,8 +73,9 @@ export const openMicrophone: OpenSource = async (give) => {
  * Listens to a source and hands on each note that is held, once. No sound is kept.
  *
  * @param onNote a note that was held for a second
+ * @param onHeld the same note again, as long as it goes on: a key that lifts does so after a while
  */
-export function useListening(onNote: (note: SteadyNote) => void): Ear {
+export function useListening(onNote: (note: SteadyNote) => void, onHeld?: (note: SteadyNote) => void): Ear {
   const [now, setNow] = useState<{ hears: number | null; held: number }>({ hears: null, held: 0 });
   const [trace, setTrace] = useState<readonly number[]>([]);
   const [on, setOn] = useState(false);
@@ -82,9 +83,9 @@ export function useListening(onNote: (note: SteadyNote) => void): Ear {
   /** closes what is open; what is still being opened belongs to its own turn */
   const open = useRef<Source | null>(null);
   const turn = useRef(0);
-  const told = useRef(onNote);
+  const told = useRef({ onNote, onHeld });
   useEffect(() => {
-    told.current = onNote;
+    told.current = { onNote, onHeld };
   });
   const stop = useCallback(() => {
     turn.current += 1;
@@ -116,10 +117,12 @@ export function useListening(onNote: (note: SteadyNote) => void): Ear {
         }
         // Each run of looks is one note: it is taken once, and the next only after it.
         if (held < longEnough / 4) taken = false;
-        const note = taken || held < longEnough ? null : listener.underWay;
+        if (held < longEnough || (taken && !told.current.onHeld)) continue;
+        const note = listener.underWay;
         if (!note) continue;
+        told.current.onHeld?.(note);
+        if (!taken) told.current.onNote(note);
         taken = true;
-        told.current(note);
       }
     };
     void Promise.all([openSource(hear), import('@holotonos/core/listening')]).then(
