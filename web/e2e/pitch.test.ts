@@ -246,6 +246,12 @@ test('a line of the play test that fails is written down where it is likely to b
 test('no faults that axe can find, in both lights, on a phone too, and nothing complained', async () => {
   for (const view of ['pitch', 'tuning', 'sheet'])
     expect([view, await axeInBothLights(page, `${app.address}/jobs/LL-204/sound/${view}`)]).toEqual([view, []]);
+  await page.setViewport({ width: 1024, height: 768 });
+  for (const view of ['pitch', 'tuning', 'sheet', '']) {
+    await page.goto(`${app.address}/jobs/LL-204/sound/${view}`);
+    await page.waitForSelector('nav[aria-label="Sound"]');
+    expect([view, await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)]).toEqual([view, true]);
+  }
   await page.setViewport({ width: 390, height: 844 });
   for (const view of ['pitch', 'sheet']) {
     expect([view, await axeInBothLights(page, `${app.address}/jobs/LL-204/sound/${view}`)]).toEqual([view, []]);

@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  centsText,
   fingeringWords,
   heardAs,
   heardFrom,
@@ -154,10 +155,14 @@ function Leaks({ sound: { leaks, alone, compass }, place, onPick }: Pick) {
   const words = useMemo(() => new Map((compass ?? []).map((note) => [note.id, fingeringWords(note)])), [compass]);
   const spoils = (losses: readonly NoteLoss[] | undefined) => {
     if (!losses) return '…';
-    const suffer = losses.filter(({ loss }) => loss > heardFrom).map(({ id }) => words.get(id) ?? id);
+    const suffer = losses.filter(({ loss }) => loss > heardFrom);
     if (suffer.length === 0) return 'no note minds it';
-    const more = suffer.length - 4;
-    return `spoils ${suffer.slice(0, 4).join(', ')}${more > 0 ? ` and ${more} more` : ''}`;
+    const named = suffer.map(({ id }) => words.get(id) ?? id);
+    const more = named.length - 4;
+    const moved = suffer.reduce((most, { shift }) => (Math.abs(shift ?? 0) > Math.abs(most) ? (shift ?? 0) : most), 0);
+    // A note that is only weaker is lipped in tune; one that has moved is not.
+    const by = Math.abs(moved) < 1 ? '' : `, moved by up to ${centsText(Math.round(moved))} cents`;
+    return `spoils ${named.slice(0, 4).join(', ')}${more > 0 ? ` and ${more} more` : ''}${by}`;
   };
   return (
     <section className="sheet mb-0" aria-label="What lets air out">
