@@ -22,7 +22,7 @@ const heatSpreads = 25;
 export const usualDentWidth = (severity: number): number => usualWidth[severity] ?? usualWidth[2];
 
 /** How far apart two spots are along the tube and round its outside, mm; parts of one section only. */
-function apart(type: InstrumentType, a: PartPlace, b: PartPlace): { along: number; round: number } {
+export function apart(type: InstrumentType, a: PartPlace, b: PartPlace): { along: number; round: number } {
   const section = type.sections.find(({ id }) => id === a.section);
   if (!section || a.section !== b.section) return { along: Infinity, round: Infinity };
   const radius = boreAt(section, a.at) / 2 + section.wall;

@@ -14,5 +14,5 @@ export * from './passHistory';
 export * from './whatDecides';
 export * from './rodStack';
 export * from './lookAgain';
-export { leanOf, noteAnchor, notePitch, sharedHoles, type Lean, type SharedHole } from './pitchReport';
+export { leanOf, noteAnchor, notePitch, notesBeside, sharedHoles, type Lean, type SharedHole } from './pitchReport';
 export { padStandFacts, suggestFromStands } from './padStand';

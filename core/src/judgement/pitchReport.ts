@@ -1,4 +1,5 @@
-import { fingeringId, fingeringNames, firstOpenHole, type InstrumentType } from '../instruments';
+import { fingeringNames, holeOfNote, type InstrumentType } from '../instruments';
+import { medianOf } from '../metrology';
 import { upperLimit } from '../practice';
 import { joined, phrase, type Phrase, type Quantity } from '../units';
 import { severityAgainst } from './figureWords';
@@ -23,27 +24,44 @@ const pitchPoint = (part: string) => ({ group: 'pitch', part, measure: 'cents', 
 /** How far a note was read from its name, by its id: what is still true of it. */
 export const notePitch = (state: MeasuredJob, id: string): PointReading => readPoint(state, pitchPoint(id));
 
-const median = (sorted: readonly number[]): number => {
-  const half = Math.floor(sorted.length / 2);
-  const [a = 0, b = 0] = [sorted[half - (sorted.length % 2 === 0 ? 1 : 0)], sorted[half]];
-  return (a + b) / 2;
-};
+/** All notes that were read, taken together. */
+interface WholePitch {
+  /** how the instrument as a whole is tuned, cents; null before five notes were read */
+  anchor: number | null;
+  /** the lowest and highest temperature they were read at, °C; null where nobody wrote one down */
+  air: [number, number] | null;
+}
+
+function wholePitch(state: MeasuredJob, type: InstrumentType): WholePitch {
+  const read: number[] = [];
+  const air: number[] = [];
+  for (const id of fingeringNames(type).keys()) {
+    const { mean, fresh } = notePitch(state, id);
+    if (mean === null) continue;
+    read.push(mean);
+    for (const { temperature } of fresh) if (temperature !== null) air.push(temperature);
+  }
+  return {
+    anchor: read.length < fewestForAnchor ? null : medianOf(read),
+    air: air.length === 0 ? null : [Math.min(...air), Math.max(...air)],
+  };
+}
 
 /**
  * How the instrument as a whole is tuned, cents: the middle of its notes. A player moves a slide, a mouthpiece or a head
  * by as much; holes are judged by what is left. Null before five notes were read.
  */
-export function noteAnchor(state: MeasuredJob, type: InstrumentType): number | null {
-  const read = [...fingeringNames(type).keys()].flatMap((id) => notePitch(state, id).mean ?? []);
-  return read.length < fewestForAnchor ? null : median(read.sort((a, b) => a - b));
-}
+export const noteAnchor = (state: MeasuredJob, type: InstrumentType): number | null => wholePitch(state, type).anchor;
 
-/** The lowest and highest temperature notes were read at; null where nobody wrote one down. */
-function airOf(state: MeasuredJob, type: InstrumentType): [number, number] | null {
-  const read = [...fingeringNames(type).keys()].flatMap((id) =>
-    notePitch(state, id).fresh.flatMap(({ temperature }) => temperature ?? []),
+/** How far every note that was read stands beside the whole instrument, cents, by its fingering. */
+export function notesBeside(state: MeasuredJob, type: InstrumentType): Map<string, number> {
+  const anchor = noteAnchor(state, type) ?? 0;
+  return new Map(
+    [...fingeringNames(type).keys()].flatMap((id): [string, number][] => {
+      const { mean } = notePitch(state, id);
+      return mean === null ? [] : [[id, mean - anchor]];
+    }),
   );
-  return read.length === 0 ? null : [Math.min(...read), Math.max(...read)];
 }
 
 /** A note as it was read: from its name, and from where the whole instrument stands. */
@@ -51,7 +69,7 @@ export function pitchReport({ state, type, limits }: ReportContext, report: Part
   const [point] = ofMeasure(report, 'cents');
   const [spread] = ofMeasure(report, 'spread');
   if (!point || point.mean === null) return { ...report, missing: ['Read how many cents it is from its name.'] };
-  const anchor = noteAnchor(state, type);
+  const { anchor, air } = wholePitch(state, type);
   const limit = upperLimit('noteCents', limits);
   const own = point.mean - (anchor ?? 0);
   const name = anchor === null ? 'From its name' : 'From its name, the whole in tune';
@@ -59,7 +77,6 @@ export function pitchReport({ state, type, limits }: ReportContext, report: Part
     limit === null
       ? plainFigure('cents', name, 'cents', own)
       : judgeFigure('cents', name, 'cents', own, [point], { lower: -limit, upper: limit });
-  const air = airOf(state, type);
   const warnings =
     air && air[1] - air[0] > sameAir
       ? [
@@ -87,22 +104,18 @@ export function sharedHoles(
   reports: ReadonlyMap<string, PartReport>,
 ): SharedHole[] {
   const names = fingeringNames(type);
-  const anchor = noteAnchor(state, type) ?? 0;
+  const beside = notesBeside(state, type);
   const byHole = new Map<string, SharedHole['notes']>();
-  const seen = new Set<string>();
-  for (const fingering of type.fingerings) {
-    const id = fingeringId(fingering);
-    const hole = firstOpenHole(type, fingering.down);
-    if (hole === null || seen.has(id)) continue;
-    seen.add(id);
-    const { mean, fresh } = notePitch(state, id);
-    if (mean === null) continue;
+  for (const [id, hole] of holeOfNote(type)) {
+    const off = beside.get(id);
+    if (off === undefined) continue;
+    const { fresh } = notePitch(state, id);
     byHole.set(hole, [
       ...(byHole.get(hole) ?? []),
       {
         id,
         name: names.get(id) ?? id,
-        cents: mean - anchor,
+        cents: off,
         outside: reports.get(`pitch:${id}`)?.state === 'outside',
         entries: fresh.map(({ entry }) => entry),
         seq: Math.max(0, ...fresh.map(({ seq }) => seq)),

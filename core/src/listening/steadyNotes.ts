@@ -1,3 +1,4 @@
+import { meanOf } from '../metrology';
 import { centsOf } from '../tuning';
 import { hear, lookLength, lookStep, type Look } from './hear';
 
@@ -48,8 +49,6 @@ const middle = ({ looks }: Run): number => {
     .sort((a, b) => a - b);
   return last[Math.floor(last.length / 2)] ?? 0;
 };
-
-const meanOf = (figures: readonly number[]) => figures.reduce((a, b) => a + b, 0) / Math.max(1, figures.length);
 
 /** The largest step in a row of figures: what lies after a place against what lies before it, its neighbours left out. */
 function largestStep(figures: readonly number[]): number {

@@ -15,15 +15,18 @@ const madToSigma = 1.4826;
 export const meanOf = (values: readonly number[]): number =>
   values.reduce((sum, value) => sum + value, 0) / values.length;
 
+/** The middle of some figures; null of none. */
+export const medianOf = (values: readonly number[]): number | null =>
+  values.length === 0 ? null : jstat.jStat.median([...values]);
+
 /**
  * The middle of a few figures, unmoved by one bad one; null of none.
  *
  * @example learn([0.25]) // => {"value":0.25,"spread":null,"seen":1}
  */
 export function learn(values: readonly number[]): Learned | null {
-  if (values.length === 0) return null;
-  const { median } = jstat.jStat;
-  const value = median([...values]);
-  const spread = values.length > 1 ? madToSigma * median(values.map((each) => Math.abs(each - value))) : null;
-  return { value, spread, seen: values.length };
+  const value = medianOf(values);
+  if (value === null) return null;
+  const off = values.length > 1 ? medianOf(values.map((each) => Math.abs(each - value))) : null;
+  return { value, spread: off === null ? null : madToSigma * off, seen: values.length };
 }

@@ -1,5 +1,6 @@
 import { padsDownTheTube, type InstrumentType } from '../instruments';
 import { readPoint } from '../judgement';
+import { medianOf } from '../metrology';
 import type { JobState } from '../job';
 import type { Measure } from '../vocabulary';
 import { cupAcross, usualCupDepth, usualStand } from './usualStand';
@@ -46,12 +47,6 @@ function lastRead(state: JobState, hole: string, measure: Measure): number | nul
   return mean ?? stale.at(-1)?.value ?? null;
 }
 
-function median(values: readonly number[]): number | null {
-  const sorted = [...values].sort((a, b) => a - b);
-  const [low, high] = [sorted[Math.floor((sorted.length - 1) / 2)], sorted[Math.ceil((sorted.length - 1) / 2)]];
-  return low === undefined || high === undefined ? null : (low + high) / 2;
-}
-
 /**
  * Every cup of an instrument as a new pad finds it, down the tube. Figures are the last that were read; what nobody has
  * read comes from the type.
@@ -61,7 +56,7 @@ function median(values: readonly number[]): number | null {
 export function padPlaces(state: JobState, type: InstrumentType, settings: PadSetSettings): PadPlace[] {
   const stands = new Map(type.pads.map(({ hole }) => [hole, lastRead(state, hole, 'stand')]));
   const ofStack = (stack: string | undefined) =>
-    median(
+    medianOf(
       type.pads.flatMap((pad) => {
         const stand = stands.get(pad.hole);
         return pad.stack === stack && stand != null ? [stand] : [];

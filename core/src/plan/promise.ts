@@ -132,8 +132,8 @@ export interface PromiseFit {
 
 /**
  * Spends promised hours from the top: what has to be done anyway (strip-down, assembly, play test) first, then the cures
- * that give back most notes a minute, each as much as the model says it suffers. A note that several faults spoil counts in shares, for it plays only when all of
- * them are cured; a cure brings what has to be right before it. Faults no note suffers from come last, the quickest first.
+ * that give back most notes a minute, each as much as the model says it suffers. A note that several faults spoil
+ * counts in shares, for it plays only when all of them are cured; a cure brings what has to be right before it. Faults no note suffers from come last, the quickest first.
  *
  * @param minutes promised in all; what was booked on the job is taken off
  */

@@ -1,4 +1,5 @@
 import type { InstrumentType } from '../instruments';
+import { padClocks } from '../judgement';
 import { compassOf, heardOf, leaksByNote, soundNotes, soundOf, usualSlit, wallOf, type Slit } from '../sound';
 import { centsOf } from '../tuning';
 import { chanceFrom, trueGaps, type TrueInstrument } from './trueInstrument';
@@ -16,7 +17,7 @@ const leastGap = 0.03;
 function hiddenLeaks(type: InstrumentType, truth: TrueInstrument): Map<string, Slit> {
   const leaks = new Map<string, Slit>();
   for (const { hole } of type.pads) {
-    const gaps = trueGaps(type, truth, hole, [0, 45, 90, 135, 180, 225, 270, 315], chanceFrom(scatterSeed));
+    const gaps = trueGaps(type, truth, hole, padClocks, chanceFrom(scatterSeed));
     const widest = Math.max(0, ...gaps.map(({ gap }) => gap));
     const slit = widest < leastGap ? null : usualSlit(type, hole, widest);
     if (slit) leaks.set(hole, slit);

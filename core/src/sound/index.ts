@@ -1,3 +1,4 @@
+export { heardWith, type HeardWith } from './heardWith';
 export { whichNote, type NamedPitch } from './whichNote';
 export { partnersOf } from './partners';
 export { fingeredLike } from './fingeredLike';
@@ -18,7 +19,17 @@ export {
   type Place,
   type Suspect,
 } from './suspects';
-export { heightsOf, leaksOf, partOfPlace, placesOf, usualSlit, wallOf, type KnownLeak, type LeakyJob } from './leaksOf';
+export {
+  heightsOf,
+  kindOfPlace,
+  leaksOf,
+  partOfPlace,
+  placesOf,
+  usualSlit,
+  wallOf,
+  type KnownLeak,
+  type LeakyJob,
+} from './leaksOf';
 export {
   boundWords,
   cutLimits,

@@ -95,6 +95,10 @@ const wallId = (joint: string) => `joint:${joint}`;
 /** The part a place is: a hole, the joint a leak of the wall is at, or what a crack runs from. */
 export const partOfPlace = (place: string): string => place.replace(/^joint:/, '').replace(/^crack:([^:]+):.*$/, '$1');
 
+/** What a place is. */
+export const kindOfPlace = (place: string): 'pad' | 'joint' | 'crack' =>
+  place.startsWith('joint:') ? 'joint' : place.startsWith('crack:') ? 'crack' : 'pad';
+
 /** A crack that nobody has measured is so long, and stands so far open, mm. */
 const crackLength = 15;
 const crackGap = 0.06;

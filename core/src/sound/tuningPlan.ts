@@ -1,16 +1,15 @@
-import { firstOpenOf, sectionStarts, boreAt, type InstrumentType } from '../instruments';
+import { apart, boreAt, holeOfNote, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
-import { coarsestGauge, limitsOf, noteAnchor, notePitch, readPoint } from '../judgement';
+import { coarsestGauge, limitsOf, noteAnchor, notePitch, notesBeside, readPoint } from '../judgement';
 import { gaugeStandardUncertainty } from '../metrology';
 import { settingsOf, upperLimit } from '../practice';
-import { centsOf, resonanceNear, tubeOf, type TuneInput, type TuneOutput } from '../tuning';
+import { centsOf, resonanceNear, tubeOf, type Tube, type TuneInput, type TuneOutput } from '../tuning';
 import { heightsOf } from './leaksOf';
 import { compassOf, type Fingering } from './notes';
 import { soundOf, ventOf, type SoundTube } from './soundTube';
 
 /** All that tuning is worked out from. */
 export type TunedJob = Pick<JobState, 'points' | 'passes' | 'practice' | 'tolerances'>;
-type Hole = InstrumentType['holes'][number];
 
 /** A pad lies on its rim by so much all round, or it is cut through, mm. */
 const padOnRim = 1;
@@ -54,25 +53,19 @@ export interface CutLimits {
   bound: 'pad' | 'wall' | 'bore' | 'share';
 }
 
-const distance = (type: InstrumentType, a: Hole, b: Hole, starts: ReadonlyMap<string, number>): number => {
-  const section = type.sections.find(({ id }) => id === a.section);
-  const along = (starts.get(a.section) ?? 0) + a.at - ((starts.get(b.section) ?? 0) + b.at);
-  const turn = Math.abs(((a.clock - b.clock + 540) % 360) - 180);
-  const radius = section ? boreAt(section, a.at) / 2 + section.wall : 0;
-  return Math.hypot(along, (radius * turn * Math.PI) / 180);
-};
-
 /** How far a hole may be opened and filled before its pad, its neighbour, its bore or good sense stands in the way, mm. */
 export function cutLimits(type: InstrumentType, hole: string, wide: ReadonlyMap<string, number>): CutLimits | null {
   const own = type.holes.find(({ id }) => id === hole);
   const section = type.sections.find(({ id }) => id === own?.section);
   if (!own || !section) return null;
   const now = wide.get(hole) ?? own.diameter;
-  const starts = sectionStarts(type, 0);
   const pad = type.pads.find((each) => each.hole === hole)?.diameter;
   const next = type.holes
     .filter(({ id }) => id !== hole)
-    .map((other) => 2 * (distance(type, own, other, starts) - (wide.get(other.id) ?? other.diameter) / 2 - wallLeft));
+    .map((other) => {
+      const { along, round } = apart(type, own, other);
+      return 2 * (Math.hypot(along, round) - (wide.get(other.id) ?? other.diameter) / 2 - wallLeft);
+    });
   const bounds: [CutLimits['bound'], number][] = [
     ['share', own.diameter * mostOfHole],
     ['bore', boreAt(section, own.at) * ofBore],
@@ -103,22 +96,18 @@ export const noteLimit = (state: TunedJob, type: InstrumentType): number =>
 const coarse = 2;
 const noMove = 0.5;
 
-/** How far every note that was read stands beside the whole instrument, cents, by its fingering. */
-function readBeside(state: TunedJob, type: InstrumentType, anchor: number): Map<string, number> {
-  return new Map(
-    compassOf(type).flatMap(({ id }): [string, number][] => {
-      const { mean } = notePitch(state, id);
-      return mean === null ? [] : [[id, mean - anchor]];
-    }),
-  );
-}
+/** The same tube with some of its holes otherwise, for differences. */
+const alteredTube = (
+  tube: SoundTube,
+  alter: (hole: SoundTube['holes'][number]) => SoundTube['holes'][number] = (hole) => hole,
+): Tube => tubeOf({ ...tube, holes: tube.holes.map(alter), fingerings: [] }, coarse);
 
 /**
  * What `tune` answered, with every note that was read: those it was not asked about are where they were, and moved by no
  * more than the answer says.
  */
 export function tuneAnswer(state: TunedJob, type: InstrumentType, answer: TuneOutput): TuneOutput {
-  const read = readBeside(state, type, noteAnchor(state, type) ?? 0);
+  const read = notesBeside(state, type);
   const notes = answer.notes.map((note) => {
     const before = read.get(note.fingering);
     return note.before !== null || before === undefined ? note : { ...note, before, after: before + note.after };
@@ -133,16 +122,15 @@ export function tuneAnswer(state: TunedJob, type: InstrumentType, answer: TuneOu
 }
 
 /**
- * What `tune` is asked: the tube as it is, every note that these holes move as it was read beside the whole instrument, and the holes that may
- * be altered within their limits. Null where nobody has said how it is blown or nothing was read.
+ * What `tune` is asked: the tube as it is, every note that these holes move as it was read beside the whole instrument,
+ * and the holes that may be altered within their limits. Null where nobody has said how it is blown or nothing was read.
  */
 export function tuneQuestion(state: TunedJob, type: InstrumentType, holes: readonly string[]): TuneInput | null {
   const tube = tubeNow(state, type);
-  const anchor = noteAnchor(state, type);
-  if (!tube || anchor === null) return null;
+  if (!tube || noteAnchor(state, type) === null) return null;
   const wide = holesNow(state, type);
   // What the model has no note for it cannot alter.
-  const model = tubeOf({ ...tube, fingerings: [] }, coarse);
+  const model = alteredTube(tube);
   const compass = compassOf(type).filter(({ closed, near }) => resonanceNear(model, closed, near) !== null);
   const adjust = holes.flatMap((hole) => {
     const limits = cutLimits(type, hole, wide);
@@ -151,8 +139,7 @@ export function tuneQuestion(state: TunedJob, type: InstrumentType, holes: reado
   // What none of these holes moves is the same whatever is cut: it is not asked for at every trial.
   const ends = [adjust.map(({ min }) => min), adjust.map(({ max }) => max)].map((diameters) => {
     const to = new Map(adjust.map(({ hole }, i) => [hole, diameters[i]]));
-    const changed = tube.holes.map((each) => ({ ...each, diameter: to.get(each.id) ?? each.diameter }));
-    return tubeOf({ ...tube, holes: changed, fingerings: [] }, coarse);
+    return alteredTube(tube, (each) => ({ ...each, diameter: to.get(each.id) ?? each.diameter }));
   });
   const moving = new Set(
     compass
@@ -165,7 +152,7 @@ export function tuneQuestion(state: TunedJob, type: InstrumentType, holes: reado
   return {
     ...tube,
     fingerings: compass.map(({ id, closed, near }) => ({ id, closed: [...closed], near })),
-    measured: [...readBeside(state, type, anchor)].flatMap(([fingering, cents]) =>
+    measured: [...notesBeside(state, type)].flatMap(([fingering, cents]) =>
       moving.has(fingering) ? [{ fingering, cents }] : [],
     ),
     adjust,
@@ -215,11 +202,12 @@ export function ventsOf(state: TunedJob, type: InstrumentType): Vent[] {
   const tube = tubeNow(state, type);
   const open = new Set(type.keys.filter(({ rest }) => rest === 'open').map(({ id }) => id));
   const noteOf = new Map<string, Fingering>();
+  const holeOf = holeOfNote(type);
   for (const each of compass) {
-    const hole = firstOpenOf(type, each.closed);
-    if (hole !== null && !noteOf.has(hole)) noteOf.set(hole, each);
+    const hole = holeOf.get(each.id);
+    if (hole !== undefined && !noteOf.has(hole)) noteOf.set(hole, each);
   }
-  const now = tube && tubeOf({ ...tube, fingerings: [] }, coarse);
+  const now = tube && alteredTube(tube);
   return type.pads
     .filter(({ key }) => open.has(key))
     .flatMap(({ hole }): Vent[] => {
@@ -230,17 +218,8 @@ export function ventsOf(state: TunedJob, type: InstrumentType): Vent[] {
       const height = heights.get(hole) ?? null;
       const raised =
         tube &&
-        tubeOf(
-          {
-            ...tube,
-            fingerings: [],
-            holes: tube.holes.map((each) =>
-              each.id === hole && each.pad
-                ? { ...each, pad: { ...each.pad, height: each.pad.height + raisedBy } }
-                : each,
-            ),
-          },
-          coarse,
+        alteredTube(tube, (each) =>
+          each.id === hole && each.pad ? { ...each, pad: { ...each.pad, height: each.pad.height + raisedBy } } : each,
         );
       const before = note && now && resonanceNear(now, note.closed, note.near);
       const after = note && raised && before && resonanceNear(raised, note.closed, before);
@@ -259,10 +238,10 @@ export interface CutMade {
 
 /** What every alteration of a hole has taught: its notes as they were read before it, and as they are after. */
 export function cutsMade(state: TunedJob, type: InstrumentType, hole: string): CutMade[] {
-  const own = compassOf(type).filter(({ closed }) => firstOpenOf(type, closed) === hole);
+  const own = [...holeOfNote(type)].flatMap(([id, each]) => (each === hole ? [id] : []));
   return state.passes.flatMap(({ part, pass, amount = 0, entry, seq }): CutMade[] => {
     if (part !== hole || (pass !== 'cut' && pass !== 'fill')) return [];
-    const moves = own.flatMap(({ id }) => {
+    const moves = own.flatMap((id) => {
       const { fresh, stale } = notePitch(state, id);
       const before = stale.findLast((reading) => reading.stale?.entry === entry);
       const after = [...stale, ...fresh].find((reading) => reading.seq > seq);
@@ -287,14 +266,7 @@ export function doubtOfHole(state: TunedJob, type: InstrumentType, question: Tun
   const asked = new Set(question.measured.map(({ fingering }) => fingering));
   if (!now) return null;
   const tubeWith = (diameter: number) =>
-    tubeOf(
-      {
-        ...question,
-        fingerings: [],
-        holes: question.holes.map((each) => (each.id === hole ? { ...each, diameter } : each)),
-      },
-      coarse,
-    );
+    alteredTube(question, (each) => (each.id === hole ? { ...each, diameter } : each));
   const [narrow, wide] = [tubeWith(now.diameter), tubeWith(now.diameter + probed)];
   // The figures are weighed as least squares weigh them: each by what the hole does to it.
   let information = 0;

@@ -1,5 +1,6 @@
 import { solveSpd, Unsolvable } from '../metrology';
 import { oneOfEach } from '../solvers/checks';
+import { lastOf } from '../steps';
 import { phrase, stock } from '../units';
 import { centsOf, resonanceNear } from './solvePitch';
 import { tubeOf } from './tube';
@@ -151,13 +152,7 @@ export interface TuneProgress {
  *
  * @throws Unsolvable as `pitch`; when a note has no resonance, a hole lies outside its own range, or a name is unknown
  */
-export function solveTune(input: TuneInput): TuneOutput {
-  const steps = tuneSteps(input);
-  for (;;) {
-    const { done, value } = steps.next();
-    if (done) return value;
-  }
-}
+export const solveTune = (input: TuneInput): TuneOutput => lastOf(tuneSteps(input));
 
 /** The same in steps: says at each how far it has come, and can be left at any. */
 export function* tuneSteps(input: TuneInput): Generator<TuneProgress, TuneOutput> {

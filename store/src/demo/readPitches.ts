@@ -1,22 +1,11 @@
 import {
   compassOf,
-  gaugeOfReading,
+  heardWith,
   hiddenInstrument,
   pitchesOf,
   type EntryBody,
   type InstrumentType,
 } from '@holotonos/core';
-
-/** A recording is heard as surely as a microphone, cents. */
-const recording = gaugeOfReading({
-  id: 'recording',
-  name: 'Recording',
-  kind: 'pitch-meter',
-  resolution: 0.1,
-  maxPermissibleError: 1,
-  calibratedOn: null,
-  calibrateEvery: 12,
-});
 
 /** The notes of a made-up instrument as they were heard in a recording of it, the main fingering of each. */
 export function readPitches(ticket: string, type: InstrumentType, temperature: number): EntryBody<'reading'>[] {
@@ -30,7 +19,7 @@ export function readPitches(ticket: string, type: InstrumentType, temperature: n
         point: { group: 'pitch', part: id, measure: 'cents', clock: 0 } as const,
         value,
         typed: `${value} cents`,
-        gauge: recording,
+        gauge: heardWith.recording,
         temperature,
       },
     ];

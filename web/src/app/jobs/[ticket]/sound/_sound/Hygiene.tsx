@@ -7,6 +7,9 @@ import { Button } from '@/ui/bootstrap';
 
 const cautions = ['hygiene', 'leakLight'];
 
+/** What is said to whoever goes on before they are read. */
+export const readFirst = 'Read what stands above first: nothing goes to a mouth before.';
+
 /** Has somebody still to read what stands before anything that goes to a mouth? */
 export function useIsShut(): boolean {
   const { accepted } = useCautionsToday();

@@ -8,9 +8,12 @@ import {
   noteAnchor,
   noteLimit,
   notePitch,
+  notesBeside,
   shippedTypes,
+  heardWith,
   whichNote,
   type Fingering,
+  type HeardWith,
   type MeasuringPoint,
 } from '@holotonos/core';
 import type { SteadyNote } from '@holotonos/core/listening';
@@ -24,7 +27,8 @@ import { Bands } from '@/job/JobShell';
 import { Button, Form } from '@/ui/bootstrap';
 import { StateMark } from '@/ui/StateMark';
 import { CentsChart } from './CentsChart';
-import { Hygiene, useIsShut } from './Hygiene';
+import { Hygiene, readFirst, useIsShut } from './Hygiene';
+import { isLift, liftWords, tenth } from './lifts';
 import { openPlayer } from './openPlayer';
 import { SoundNav } from './SoundNav';
 import { openMicrophone, useListening } from './useListening';
@@ -37,16 +41,6 @@ const keys = [
   { keys: 'Ctrl Z', does: 'strike the pitch written last' },
 ];
 
-/** What a note is heard with, as a reading keeps it. What the ear of the machine adds is less than a cent. */
-const heardWith = {
-  microphone: { id: 'microphone', name: 'Microphone', resolution: 0.1, maxPermissibleError: 1 },
-  recording: { id: 'recording', name: 'Recording', resolution: 0.1, maxPermissibleError: 1 },
-  player: { id: 'stand-in-player', name: 'Stand-in player (made-up sound)', resolution: 0.1, maxPermissibleError: 1 },
-} as const;
-type HeardWith = keyof typeof heardWith;
-
-/** A key that lifts while another is worked moves a note by more than this at once, cents. */
-const aLift = 6;
 const standards = [415, 430, 435, 440, 442, 443];
 
 const pointOf = (part: string, measure: 'cents' | 'spread'): MeasuringPoint => ({
@@ -55,7 +49,6 @@ const pointOf = (part: string, measure: 'cents' | 'spread'): MeasuringPoint => (
   measure,
   clock: 0,
 });
-const tenth = (value: number) => Math.round(value * 10) / 10;
 
 /** What an instrument is blown and fingered like, where nobody has said it: then its notes have names. */
 function FingeredLike() {
@@ -233,10 +226,7 @@ export function PitchView() {
     const value = tenth(cents);
     const written = take('cents', value) && take('spread', tenth(spread));
     if (!written) return false;
-    const lifted =
-      Math.abs(step) < aLift
-        ? ''
-        : `. It moved by ${centsText(tenth(step))} cents at once: a key that should stay shut lifts`;
+    const lifted = isLift(step) ? `. ${liftWords(step)}` : '';
     setHeard(`${fingeringWords(fingering)} ${centsText(value)} cents taken${lifted}`);
     return true;
   };
@@ -257,7 +247,7 @@ export function PitchView() {
   });
   const listen = (by: HeardWith) => {
     if (ear.on) return ear.stop();
-    if (isShut) return setHeard('Read what stands above first: nothing goes to a mouth before.');
+    if (isShut) return setHeard(readFirst);
     setFrom(by);
     setHeard('');
     ear.start(by === 'player' ? openPlayer(ticket, type, () => asked.current) : openMicrophone);
@@ -265,16 +255,7 @@ export function PitchView() {
   };
 
   const anchor = noteAnchor(state, type);
-  const cents = useMemo(
-    () =>
-      new Map(
-        compass.flatMap(({ id: fingering }): [string, number][] => {
-          const { mean } = notePitch(state, fingering);
-          return mean === null ? [] : [[fingering, mean - (anchor ?? 0)]];
-        }),
-      ),
-    [compass, state, anchor],
-  );
+  const cents = useMemo(() => notesBeside(state, type), [state, type]);
   useEffect(() => {
     input.current?.focus({ preventScroll: true });
   }, []);

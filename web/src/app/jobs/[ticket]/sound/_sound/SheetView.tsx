@@ -1,7 +1,6 @@
 'use client';
 
 import {
-  centsText,
   isGood,
   playSheet,
   resultWords,
@@ -16,7 +15,8 @@ import { usePageKeys } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { Button } from '@/ui/bootstrap';
-import { Hygiene, useIsShut } from './Hygiene';
+import { Hygiene, readFirst, useIsShut } from './Hygiene';
+import { isLift, liftWords, tenth } from './lifts';
 import { SoundNav } from './SoundNav';
 import { SuspectButton } from './SuspectButton';
 import { Trace } from './Trace';
@@ -35,8 +35,6 @@ const keysOf = ({ kind }: SheetLine) => (kind === 'sound' ? soundKeys : silentKe
 
 /** So many places are offered; what lies further off is looked for by light. */
 const mostPlaces = 6;
-/** A held note that moves by more than this at once has a key that lifts, cents. */
-const aLift = 6;
 
 /** What a failed line is taken for at a place: no air, no seal, or no link. */
 function kindAt(type: InstrumentType, line: SheetLine, part: string): FindingKind {
@@ -63,19 +61,17 @@ function Places({ line, failed }: { line: SheetLine; failed: { entry: string; wo
     );
   return (
     <ul className="list-plain mb-0" aria-label="Where it is likely to be">
-      {places.map((part) => {
-        return (
-          <li key={part} className="d-flex gap-2 align-items-center mb-1 flex-wrap">
-            <Link href={lookAt(part)}>{names.get(part) ?? part}</Link>
-            <SuspectButton
-              kind={kindAt(type, line, part)}
-              part={part}
-              note={`Play test: ${line.play}; ${failed.words}.`}
-              evidence={[failed.entry]}
-            />
-          </li>
-        );
-      })}
+      {places.map((part) => (
+        <li key={part} className="d-flex gap-2 align-items-center mb-1 flex-wrap">
+          <Link href={lookAt(part)}>{names.get(part) ?? part}</Link>
+          <SuspectButton
+            kind={kindAt(type, line, part)}
+            part={part}
+            note={`Play test: ${line.play}; ${failed.words}.`}
+            evidence={[failed.entry]}
+          />
+        </li>
+      ))}
     </ul>
   );
 }
@@ -120,8 +116,8 @@ export function SheetView() {
   };
   const say = (result: TestResult) => {
     if (!line) return;
-    if (isShut) return setProblem('Read what stands above first: nothing goes to a mouth before.');
-    const lifted = step !== null && Math.abs(step) >= aLift ? { step: Math.round(step * 10) / 10 } : {};
+    if (isShut) return setProblem(readFirst);
+    const lifted = step !== null && isLift(step) ? { step: tenth(step) } : {};
     if (!write('tested', { line: line.id, result, ...lifted })) return;
     // What failed stays at hand: where it is likely to be stands beside it.
     if (isGood(result)) go(at + 1);
@@ -134,7 +130,7 @@ export function SheetView() {
   };
   const listen = () => {
     if (ear.on) return ear.stop();
-    if (isShut) return setProblem('Read what stands above first: nothing goes to a mouth before.');
+    if (isShut) return setProblem(readFirst);
     ear.start(openMicrophone);
     back();
   };
@@ -151,10 +147,7 @@ export function SheetView() {
     event.preventDefault();
   };
   const gone = sheet.filter(({ id }) => fresh(id) !== null);
-  const failed = gone.filter(({ id }) => {
-    const done = fresh(id);
-    return done !== null && !isGood(done.result);
-  });
+  const failed = gone.filter(({ id }) => !isGood(fresh(id)?.result ?? 'clear'));
   const done = line && fresh(line.id);
   return (
     <Bands
@@ -213,8 +206,8 @@ export function SheetView() {
                             ? ear.on
                               ? 'Hold the note, and work the other key.'
                               : ''
-                            : Math.abs(step) >= aLift
-                              ? `It moved by ${centsText(Math.round(step))} cents at once: a key that should stay shut lifts.`
+                            : isLift(step)
+                              ? `${liftWords(step)}.`
                               : 'Steady.')}
                       </span>
                     </p>

@@ -6,6 +6,7 @@ import {
   heardAs,
   heardFrom,
   heardWords,
+  kindOfPlace,
   partOfPlace,
   printPhrase,
   usualSlit,
@@ -21,7 +22,7 @@ import { usePageKeys } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { useStripControl } from '@/tube/StripControl';
-import { Hygiene, useIsShut } from './Hygiene';
+import { Hygiene, readFirst, useIsShut } from './Hygiene';
 import { NoteChart } from './NoteChart';
 import { SoundNav } from './SoundNav';
 import { SuspectButton } from './SuspectButton';
@@ -92,6 +93,9 @@ function PlaceLink({ place, onPick, here }: { place: string; onPick: (place: str
   );
 }
 
+/** What a place that lets air out is as a finding. */
+const faultAt = { pad: 'pad-leaking', joint: 'joint-loose', crack: 'crack' } as const;
+
 type Pick = { sound: Sound; place: string | null; onPick: (place: string) => void };
 
 /** What would explain what was heard, with the way to look at it. */
@@ -101,10 +105,10 @@ function Suspects({ sound: { suspects, progress }, place, onPick }: Pick) {
   const bad = [...state.played.values()].filter(({ heard, stale }) => !stale && heard !== 'clear');
   const evidence = bad.map(({ entry }) => entry);
   const heardBadly = `${bad.length} ${bad.length === 1 ? 'note does' : 'notes do'} not come out clear`;
-  const lookAt = (id: string) =>
-    id.startsWith('crack:')
-      ? `/jobs/${ticket}/findings`
-      : `/jobs/${ticket}/look?group=${id.startsWith('joint:') ? 'joint' : 'pad'}&part=${partOfPlace(id)}`;
+  const lookAt = (id: string) => {
+    const kind = kindOfPlace(id);
+    return kind === 'crack' ? `/jobs/${ticket}/findings` : `/jobs/${ticket}/look?group=${kind}&part=${partOfPlace(id)}`;
+  };
   return (
     <section aria-label="Suspects" aria-busy={progress !== null}>
       <h2>These would explain it</h2>
@@ -127,13 +131,7 @@ function Suspects({ sound: { suspects, progress }, place, onPick }: Pick) {
             </span>{' '}
             {suspect.needed && (
               <SuspectButton
-                kind={
-                  suspect.place.startsWith('joint:')
-                    ? 'joint-loose'
-                    : suspect.place.startsWith('crack:')
-                      ? 'crack'
-                      : 'pad-leaking'
-                }
+                kind={faultAt[kindOfPlace(suspect.place)]}
                 part={partOfPlace(suspect.place)}
                 note={`What was played note by note points to it: ${heardBadly}.`}
                 evidence={evidence}
@@ -150,14 +148,13 @@ function Suspects({ sound: { suspects, progress }, place, onPick }: Pick) {
  * What lets air out as far as the bench knows, in the order of the instrument. It stands where nothing comes in above
  * it: what is worked out later must not push a place from under a finger.
  */
-function Leaks({ sound: { leaks, alone, compass }, place, onPick }: Pick) {
-  const { state } = useJob();
-  const words = useMemo(() => new Map((compass ?? []).map((note) => [note.id, fingeringWords(note)])), [compass]);
+function Leaks({ sound: { leaks, alone }, place, onPick }: Pick) {
+  const { state, names } = useJob();
   const spoils = (losses: readonly NoteLoss[] | undefined) => {
     if (!losses) return '…';
     const suffer = losses.filter(({ loss }) => loss > heardFrom);
     if (suffer.length === 0) return 'no note minds it';
-    const named = suffer.map(({ id }) => words.get(id) ?? id);
+    const named = suffer.map(({ id }) => names.get(id) ?? id);
     const more = named.length - 4;
     const moved = suffer.reduce((most, { shift }) => (Math.abs(shift ?? 0) > Math.abs(most) ? (shift ?? 0) : most), 0);
     // A note that is only weaker is lipped in tune; one that has moved is not.
@@ -249,7 +246,7 @@ export function SoundView() {
   }
   const say = (heard: Heard) => {
     if (!note) return;
-    if (isShut) return setProblem('Read what stands above first: nothing goes to a mouth before.');
+    if (isShut) return setProblem(readFirst);
     if (!write('played', { fingering: note.id, heard })) return;
     setProblem(null);
     setAt(Math.min(compass.length - 1, at + 1));

@@ -3,10 +3,8 @@
 import {
   boundWords,
   centsText,
-  compassOf,
   cutLimits,
   cutsMade,
-  fingeringNames,
   fingeringWords,
   holesNow,
   leanOf,
@@ -32,6 +30,7 @@ import { Bands } from '@/job/JobShell';
 import { useStripControl } from '@/tube/StripControl';
 import { Button, Form } from '@/ui/bootstrap';
 import { FieldProblem } from '@/ui/fields';
+import { tenth } from './lifts';
 import { SoundNav } from './SoundNav';
 import { useTuning, type Tuning } from './useTuning';
 
@@ -39,7 +38,6 @@ const keys = [
   { keys: 'Tab, Space', does: 'take a hole in, or leave it out, of what may be altered' },
   { keys: 'a hole of the strip', does: 'the same' },
 ];
-const tenth = (value: number) => Math.round(value * 10) / 10;
 const off = (value: number) => `${centsText(tenth(value))} ¢`;
 
 const leanWords: Record<Lean, string> = {
@@ -116,9 +114,7 @@ function CutForm({ hole, act, upTo }: { hole: string; act: 'cut' | 'fill'; upTo:
           return setProblem(
             `That is more than ${printQuantity(stock(upTo), state.unit)}: cut in small steps and read again.`,
           );
-        const disturbs = [
-          ...new Set([...spoiltBy(act === 'cut' ? 'file-hole-up' : 'fill-hole-down', hole, type), `hole:${hole}`]),
-        ];
+        const disturbs = spoiltBy(act === 'cut' ? 'file-hole-up' : 'fill-hole-down', hole, type);
         if (!write('pass', { pass: act, group: 'hole', part: hole, amount: parsed.mm, disturbs })) return;
         setText('');
         setProblem(null);
@@ -154,10 +150,8 @@ function Answer({ tuning, cut }: { tuning: Tuning; cut: boolean }) {
   const { type, state, names } = useJob();
   const { answer, progress, problem, doubts, stop } = tuning;
   const limit = noteLimit(state, type);
-  const notes = useMemo(() => fingeringNames(type), [type]);
   const wide = useMemo(() => holesNow(state, type), [state, type]);
-  const note = (id: string) => notes.get(id) ?? id;
-  const hole = (id: string) => names.get(id) ?? id;
+  const name = (id: string) => names.get(id) ?? id;
   if (progress !== null)
     return (
       <p>
@@ -184,7 +178,7 @@ function Answer({ tuning, cut }: { tuning: Tuning; cut: boolean }) {
         <p className="say fault" role="alert">
           Not proposed: it would put out{' '}
           {worse
-            .map(({ fingering, before, after }) => `${note(fingering)} from ${off(before)} to ${off(after)}`)
+            .map(({ fingering, before, after }) => `${name(fingering)} from ${off(before)} to ${off(after)}`)
             .join(', ')}
           . The hole is left, undercut, or the gain shared; a player can lip the rest.
         </p>
@@ -198,7 +192,7 @@ function Answer({ tuning, cut }: { tuning: Tuning; cut: boolean }) {
           const made = cutsMade(state, type, id);
           return (
             <li key={id} className="mb-2">
-              <strong>{hole(id)}</strong>: {act === 'enlarge' ? 'open' : 'fill'} from{' '}
+              <strong>{name(id)}</strong>: {act === 'enlarge' ? 'open' : 'fill'} from{' '}
               {printQuantity(stock(from), state.unit)} to {printQuantity(stock(to), state.unit)}
               {doubts.has(id) && ` (± ${printQuantity(stock(doubts.get(id) ?? 0), state.unit)})`}, at the upstream edge.
               {act === 'enlarge' && limits && to > limits.max - 0.02 && ` No further: ${boundWords[limits.bound]}.`}
@@ -235,7 +229,7 @@ function Answer({ tuning, cut }: { tuning: Tuning; cut: boolean }) {
         <tbody>
           {moved.map(({ fingering, before, after }) => (
             <tr key={fingering}>
-              <th scope="row">{note(fingering)}</th>
+              <th scope="row">{name(fingering)}</th>
               <td>{before === null ? <span className="soft">not read</span> : off(before)}</td>
               <td className={before !== null && Math.abs(after) > limit ? 'text-danger' : undefined}>
                 {before === null ? `${off(after)} from where it is` : off(after)}
@@ -267,7 +261,6 @@ export function TuningView() {
   const tuning = useTuning(state, type, chosen);
   const cut = mayCut(state, type);
   const anchor = noteAnchor(state, type);
-  const compass = useMemo(() => compassOf(type), [type]);
   usePageKeys(keys);
   const toggle = (hole: string) =>
     setOwn(chosen.includes(hole) ? chosen.filter((each) => each !== hole) : [...chosen, hole]);
@@ -281,7 +274,7 @@ export function TuningView() {
       [],
     ),
   );
-  const read = compass.filter(({ id }) => shared.some(({ notes }) => notes.some((each) => each.id === id))).length;
+  const read = shared.reduce((sum, { notes }) => sum + notes.length, 0);
   return (
     <Bands
       work={

@@ -1,6 +1,7 @@
 'use client';
 
 import type { Listener, SteadyNote } from '@holotonos/core/listening';
+import { centsOf } from '@holotonos/core/tuning';
 import { useCallback, useEffect, useRef, useState } from 'react';
 
 /** Something that gives sound piece by piece until it is shut off. */
@@ -112,7 +113,7 @@ export function useListening(onNote: (note: SteadyNote) => void, onHeld?: (note:
         setNow({ hears: look?.frequency ?? null, held });
         if (look) {
           if (held < 2 * shortest || began === 0) began = look.frequency;
-          const cents = 1200 * Math.log2(look.frequency / began);
+          const cents = centsOf(look.frequency, began);
           setTrace((before) => (held < 2 * shortest ? [0] : [...before, cents].slice(-mostTraced)));
         }
         // Each run of looks is one note: it is taken once, and the next only after it.
