@@ -59,6 +59,7 @@ export const findingKinds = [
   'pad-worn',
   'pad-leaking',
   'grommet-cracked',
+  'resonator-broken',
   'adjuster-out',
   'lost-motion',
   'noise',
@@ -107,6 +108,9 @@ export const partWheres = ['board', 'bag', 'replaced', 'lost', 'borrowed'] as co
 export type PartWhere = (typeof partWheres)[number];
 
 export const padHolds = ['adhesive', 'screw', 'grommet'] as const;
+
+/** What a pad carries in its middle: a riveted disc, one that snaps in by petals, or nothing. */
+export const padResonators = ['disc', 'snap', 'none'] as const;
 
 /** What a pad that was pulled is like. */
 export const padConditions = ['sound', 'hard', 'stained', 'torn', 'swollen', 'loose'] as const;

@@ -58,6 +58,10 @@ const fitting: Partial<Record<EntryKind, (body: Body, state: JobState, chance: C
     ...body,
     key: pick(chance, instrument?.keys ?? [])?.id,
   }),
+  'post-bush': (body, { instrument }, chance) => {
+    const { outer = 4, wall = 8 } = body as { outer?: number; wall?: number };
+    return { ...body, post: pick(chance, instrument?.posts ?? [])?.id, cutter: outer, depth: wall / 2 };
+  },
   'instrument-change': (body, { instrument }, chance) => {
     const key = pick(chance, instrument?.keys ?? []);
     return { name: body.name ?? 'Renamed', put: { keys: key ? [{ ...key, name: `${key.name} again` }] : [] } };

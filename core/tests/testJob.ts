@@ -22,7 +22,7 @@ import {
 export const sax = instrumentType('alto-saxophone') as InstrumentType;
 /** What the core says, as a reader of this unit reads it; nothing where it says nothing. */
 export const told = (said: Phrase | undefined, unit: LengthUnit = 'mm'): string => printPhrase(said ?? [], unit);
-const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+export const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 
 /** Writes a small logbook by hand, for tests of what is read out of one. */
 export class TestJob {

@@ -1,4 +1,4 @@
-import type { FindingKind, FindingStatus, SpringFault } from '../vocabulary';
+import type { FindingKind, FindingStatus, Finish, SpringFault } from '../vocabulary';
 
 /** How deep a cause lies: the deepest is cured first. */
 export type Depth = 'body' | 'post' | 'rim' | 'hinge' | 'cup' | 'pad' | 'regulation' | 'other';
@@ -36,6 +36,7 @@ export const findingWords: Record<FindingKind, { title: string; depth: Depth }> 
   'pad-worn': { title: 'Pad worn or wrong', depth: 'pad' },
   'pad-leaking': { title: 'Pad leaking', depth: 'pad' },
   'grommet-cracked': { title: 'Grommet cracked', depth: 'pad' },
+  'resonator-broken': { title: 'Snap-fit resonator broken', depth: 'pad' },
   'adjuster-out': { title: 'Key held off by its link', depth: 'regulation' },
   'lost-motion': { title: 'Lost motion', depth: 'regulation' },
   'noise': { title: 'Noise', depth: 'regulation' },
@@ -73,3 +74,13 @@ export const findingStatusWords: Record<FindingStatus, string> = {
 /** Still asking for work. */
 export const isOpenStatus = (status: FindingStatus): boolean =>
   status === 'open' || status === 'suspected' || status === 'confirmed';
+
+/** What lies over metal, in words that follow “under”. */
+export const finishWords: Record<Finish, string> = {
+  'bare': 'bare metal',
+  'tarnished': 'tarnish',
+  'lacquer-sound': 'sound lacquer',
+  'lacquer-brittle': 'brittle lacquer',
+  'plate': 'plate',
+  'engraving': 'engraving',
+};

@@ -40,6 +40,8 @@ export const likelyCauses: Record<FindingKind, string> = {
   'pad-leaking':
     'Follow the picture: where light shows says whether to look at the cup, the hinge, the rim or the bed.',
   'grommet-cracked': 'Metal grommets crack when pressed on too tight. A cracked one is replaced, not repaired.',
+  'resonator-broken':
+    'A petal snapped off while the pad was taken out, or was pressed on askew. Another part: what is glued there does not hold.',
   'adjuster-out': 'A linked key lands first, a cork is too thick, or a spring binds. Not a fault of the pad.',
   'lost-motion': 'Cork or felt crushed between touch and what it moves, or an adjuster turned back.',
   'noise': 'A cork missing or loose, end play, or a key that strikes its neighbour.',

@@ -1,5 +1,5 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { families, measureGroups, measures, padHolds } from '../vocabulary';
+import { families, measureGroups, measures, padHolds, padResonators } from '../vocabulary';
 
 export const partId = { type: 'string', pattern: '^[a-z0-9-]+$', maxLength: 60 } as const;
 const id = partId;
@@ -153,7 +153,7 @@ export const typeRows = {
       axisDistance: size,
       hold: { enum: padHolds },
       centre: { enum: ['closed', 'open'] },
-      resonator: { enum: ['disc', 'snap', 'none'] },
+      resonator: { enum: padResonators },
       cupDepth: { ...size, description: 'inside depth of the cup, mm' },
       stack: id,
     },

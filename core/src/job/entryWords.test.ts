@@ -70,6 +70,10 @@ const bodies: Record<string, [object, string]> = {
     { key: 'g', which: 'helper', section: { diameter: 0.8 }, preset: 3, done: true },
     'Spring set: G, helper, 0.8 mm, bent 3 mm at the catch',
   ],
+  'post-bush': [
+    { post: 'p', cutter: 4.2, depth: 5.25, outer: 4, cutTo: 5, gap: 0.1, left: 1.75 },
+    'Bush for p: cutter 4.20 mm, 5.25 mm deep; bush 4.00 mm cut to 5.00 mm; 0.10 mm of adhesive all round; 1.75 mm of wood left above the bore',
+  ],
   'cork-point': [{ id: 'a', part: 'g', place: 'foot', kind: 'cork', tried: 1.4 }, 'cork of 1.400 mm tried: G, foot'],
   'cost': [{ what: 'New screw', amount: 300 }, 'To be charged: New screw'],
   'estimate': [

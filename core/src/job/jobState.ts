@@ -1,3 +1,4 @@
+import type { PostBush } from '../bushing';
 import type { CorkPoint } from '../corkSet';
 import type { PassState } from '../corrections';
 import type { EstimateState } from '../estimate';
@@ -62,6 +63,8 @@ export interface JobState extends LogState<Entry> {
   corks: ReadonlyMap<string, CorkPoint>;
   /** how springs are made and bent, by key and which of its springs */
   springs: ReadonlyMap<string, SpringAsSet>;
+  /** bushes worked out for stripped posts, by post */
+  bushes: ReadonlyMap<string, PostBush>;
   /** how notes came out when they were last played, by fingering */
   played: ReadonlyMap<string, PlayedNote>;
   /** how the lines of the play test came out when they were last gone through */
@@ -106,6 +109,7 @@ export const emptyJobState: JobState = {
   shims: new Map(),
   corks: new Map(),
   springs: new Map(),
+  bushes: new Map(),
   played: new Map(),
   tested: new Map(),
   costs: new Map(),

@@ -24,6 +24,7 @@ import { roundOver } from '../rounds/roundOver.kind';
 import { roundSkip } from '../rounds/roundSkip.kind';
 import { played } from '../sound/played.kind';
 import { tested } from '../sound/tested.kind';
+import { postBush } from '../bushing/postBush.kind';
 import { springSet } from '../springSet/springSet.kind';
 import { board } from '../stripdown/board.kind';
 import { namedOff } from '../stripdown/namedOff.kind';
@@ -68,6 +69,7 @@ export const jobKinds = {
   'shims': shims,
   'cork-point': corkPoint,
   'spring-set': springSet,
+  'post-bush': postBush,
   'played': played,
   'tested': tested,
   'cost': cost,

@@ -132,7 +132,7 @@ export function judgeJob(
       ),
       ...remembered.of('stands', (read) => suggestFromStands(read, type, removableNames(type))),
       ...suggestFromLandings(state, type),
-      ...suggestFromTicks(state, (group, part) => figureState({ pads, rims, parts }, group, part)),
+      ...suggestFromTicks(state, type, (group, part) => figureState({ pads, rims, parts }, group, part)),
     ]),
   };
 }

@@ -201,6 +201,7 @@ export function suggestFromLandings(state: JobState, type: InstrumentType): Sugg
 /** What a look without a figure speaks for, where no figure has taken its place. */
 export function suggestFromTicks(
   state: JobState,
+  { body }: Pick<InstrumentType, 'body'>,
   figures: (group: string, part: string) => MeasureState | null,
 ): Suggestion[] {
   return [...state.ticks.values()].flatMap((tick): Suggestion[] => {
@@ -213,7 +214,8 @@ export function suggestFromTicks(
         key: `${choice.finds}:${tick.part}`,
         kind: choice.finds,
         part: tick.part,
-        severity: 2,
+        // What wooden joints leak past is their cork, which is renewed; that they wobble is the wood.
+        severity: body === 'wood' && choice.means === 'air' ? 1 : 2,
         ...(choice.spring && { spring: choice.spring }),
         cause: phrase`Looked at: ${tickWords(tick)}.`,
         remedy: ['Look again before work: figures say how much where it hangs on hundredths.'],

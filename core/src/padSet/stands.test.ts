@@ -72,6 +72,19 @@ describe('resonators', () => {
       thing: { kind: 'resonator', diameter: 20 },
     });
   });
+  test('what snaps in is offered where a pad is made for it, or was seen to be, and nowhere else', () => {
+    const items = [disc('riveted', 15), { ...disc('snapping', 15.2), form: 'snap, six petals' }];
+    const job = new TestJob();
+    const offered = (hole: string) =>
+      chooseResonators(job.state, sax, { items })
+        .find((each) => each.hole === hole)
+        ?.answers.map(({ id }) => id);
+    expect(offered('d')).toEqual(['riveted']);
+    job.write('observation', { part: 'd', about: 'fit', resonator: 'snap' });
+    expect([offered('d'), offered('e')]).toEqual([['snapping'], ['riveted']]);
+    job.write('observation', { part: 'd', about: 'fit', resonator: 'none' });
+    expect(offered('d')).toBeUndefined();
+  });
   test('only pads that carry one are asked', () => {
     const asked = chooseResonators(new TestJob().state, sax, { items: [] }).map(({ hole }) => hole);
     const carry = sax.pads.filter(({ resonator }) => resonator === 'disc' || resonator === 'snap');

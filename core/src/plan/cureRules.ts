@@ -23,6 +23,8 @@ export interface CureContext {
   spring?: SpringFault;
   /** of a dent: within its own width of a rim, a post or a joint; unknown where nobody has said where it lies */
   nearSeal?: boolean;
+  /** of a dent: a guard, a brace or another fitting stands beside it */
+  nearFitting?: boolean;
   /** finish that polishing would spoil: brittle old lacquer, thin plate, sharp engraving */
   spareFinish: boolean;
   /** how the pads concerned are held: in a bed of adhesive, or dry */
@@ -38,6 +40,7 @@ export interface RuleCondition {
   severityBelow?: number;
   spring?: SpringFault;
   nearSeal?: boolean;
+  nearFitting?: boolean;
   spareFinish?: boolean;
   hold?: 'glued' | 'dry';
 }
@@ -86,16 +89,17 @@ export const cureRules: readonly CureRule[] = [
   cure('neck-down', 'draw-up-neck'),
   cure('fitting-bent', 'straighten-fitting'),
   cureWhen({ severityBelow: 3 }, 'dent', 'raise-dent'),
+  cureWhen({ nearFitting: true }, 'dent', 'raise-dent', 'locate-fitting', 'blend-dent'),
   cure('dent', 'raise-dent', 'blend-dent'),
-  cure('seam-open', 'resolder-seam'),
+  cure('seam-open', 'resolder-seam', 'wash-flux'),
   cureWhen(wood, 'hole-unsoldered', 'bush-hole'),
-  cure('hole-unsoldered', 'resolder-hole', 'look-again'),
+  cure('hole-unsoldered', 'resolder-hole', 'look-again', 'wash-flux'),
   cureWhen(wood, 'post-loose', 'secure-post-wood'),
-  cure('post-loose', 'secure-post'),
+  cure('post-loose', 'secure-post', 'wash-flux'),
   cureWhen(wood, 'post-stripped', 'bush-post'),
-  cure('post-stripped', 'secure-post'),
+  cure('post-stripped', 'secure-post', 'wash-flux'),
   cure('post-leaning', 'true-post'),
-  cureWhen({ body: 'metal' }, 'crack', 'braze-crack'),
+  cureWhen({ body: 'metal' }, 'crack', 'braze-crack', 'wash-flux'),
   cureWhen(reversible, 'crack', 'fill-crack-reversibly'),
   cure('crack', 'fill-crack'),
   cureWhen(reversible, 'stuck-part', 'warm-stuck'),
@@ -109,7 +113,8 @@ export const cureRules: readonly CureRule[] = [
   cureWhen(wood, 'rim-chipped', 'reface-rim'),
   cureWhen(reversible, 'rim-chipped', 'raise-rim'),
   cure('rim-chipped', 'dress-rim'),
-  cureWhen(wood, 'joint-loose', 'recork-tenon'),
+  cureWhen({ ...wood, severityBelow: 2 }, 'joint-loose', 'recork-tenon'),
+  cureWhen(wood, 'joint-loose', 'sleeve-wooden-tenon', 'recork-tenon'),
   cureWhen({ settings: { tenon: 'creep-and-lap' } }, 'joint-loose', 'creep-tenon'),
   cure('joint-loose', 'expand-tenon'),
   cure('joint-tight', 'ease-tenon'),
@@ -133,6 +138,7 @@ export const cureRules: readonly CureRule[] = [
   cureWhen({ settings: { levelling: 'shim-or-float' } }, 'pad-leaking', 'shim-pad'),
   cure('pad-leaking', 'reseat-pad'),
   cure('grommet-cracked', 'renew-grommet'),
+  cure('resonator-broken', 'renew-resonator'),
   cure('adjuster-out', 'set-adjuster'),
   cure('lost-motion', 'take-up-lost-motion'),
   cure('noise', 'quiet-noise'),
@@ -222,6 +228,7 @@ export function holds(when: RuleCondition | undefined, context: CureContext): bo
     (when.spring === undefined || when.spring === context.spring) &&
     // A place nobody has told is nowhere near: only a dent that is known to touch a seal is never a blemish.
     (when.nearSeal === undefined || when.nearSeal === (context.nearSeal ?? false)) &&
+    (when.nearFitting === undefined || when.nearFitting === (context.nearFitting ?? false)) &&
     (when.spareFinish === undefined || when.spareFinish === context.spareFinish) &&
     (when.hold === undefined || when.hold === context.hold) &&
     questionsOf(when).every((question) => settings[question] === context.settings[question])

@@ -1,8 +1,18 @@
+import { bushLines } from '../bushing';
 import { dentLines, dentReach } from '../dents';
 import { explainedFindings, findingTitle, isOpenStatus, type FindingState } from '../findings';
-import { fittingsOver, isNearSeal, overRelations, partNames, rodsOf, type InstrumentType } from '../instruments';
+import {
+  fittingsOver,
+  isNearSeal,
+  overRelations,
+  partNames,
+  partsNear,
+  rodsOf,
+  type InstrumentType,
+} from '../instruments';
 import { rememberedOf, type JobState } from '../job';
 import { takenBy } from '../materials';
+import { resonatorOf } from '../padSet';
 import type { OperationState } from './operationState';
 import {
   groupOfFinding,
@@ -222,6 +232,10 @@ function dentNearSeal(type: InstrumentType, finding: FindingState): boolean {
   return place !== null && isNearSeal(type, { ...place, width: dentReach(finding) });
 }
 
+/** Guards, braces and other fittings that stand beside a dent. */
+const fittingsBeside = (type: InstrumentType, finding: FindingState): string[] =>
+  finding.place ? partsNear(type, finding.place, dentReach(finding)).fittings : [];
+
 /** What the plan of a job is made from: its findings and practice, its instrument, what is done and changed by hand. */
 export function planInputOf(state: JobState, type: InstrumentType, custom?: CustomWork): PlanInput {
   const ended = [...state.operations.values()].filter(({ status }) => status === 'done');
@@ -244,7 +258,10 @@ export function planInputOf(state: JobState, type: InstrumentType, custom?: Cust
           ...(spring && { spring }),
           ...(place && { place }),
           ...(dent && { width: dentReach(finding) }),
-          ...(kind === 'dent' && { nearSeal: dentNearSeal(type, finding) }),
+          ...(kind === 'dent' && {
+            nearSeal: dentNearSeal(type, finding),
+            nearFitting: fittingsBeside(type, finding).length > 0,
+          }),
           ...(curedBy !== null && { curedBy }),
         };
       }),
@@ -436,11 +453,46 @@ function dentHow(
   { kind, cures }: PlannedOperation,
   state: JobState,
   type: InstrumentType,
+  names: ReadonlyMap<string, string>,
   balls: readonly number[] = [],
 ): string[] {
-  if (kind !== 'raise-dent') return [];
   const dents = cures.flatMap((id) => state.findings.get(id) ?? []);
+  if (kind === 'locate-fitting') {
+    const beside = new Set(dents.flatMap((dent) => fittingsBeside(type, dent)));
+    return [`Back on: ${[...beside].map((id) => names.get(id) ?? id).join(', ')}.`];
+  }
+  if (kind !== 'raise-dent') return [];
   return dentLines(dents, type, balls).map((line) => printPhrase(line, state.unit));
+}
+
+/** The sizes of the bush a post is to get, as they were worked out for it. */
+function bushHow({ kind, part }: PlannedOperation, { bushes, unit }: JobState): string[] {
+  const bush = kind === 'bush-post' ? bushes.get(part) : undefined;
+  return bush ? bushLines(bush).map((line) => printPhrase(line, unit)) : [];
+}
+
+/** Steps in which a snap-fit resonator goes in or comes out. */
+const snapSteps: readonly string[] = ['renew-pads', 'renew-aged-pads', 'keep-pads', 'replace-pad', 'renew-resonator'];
+
+/** How pads with a snap-fit resonator are set, where the step is about any. */
+function snapHow(
+  { kind, part }: PlannedOperation,
+  state: JobState,
+  type: InstrumentType,
+  names: ReadonlyMap<string, string>,
+): string[] {
+  if (!snapSteps.includes(kind)) return [];
+  const snaps = type.pads.filter(
+    ({ hole, ...pad }) =>
+      (part === wholeInstrument || part === hole || part === pad.key) &&
+      resonatorOf(state, { hole, ...pad }) === 'snap',
+  );
+  if (snaps.length === 0) return [];
+  const which = part === wholeInstrument ? ` (${snaps.map(({ hole }) => names.get(hole) ?? hole).join(', ')})` : '';
+  return [
+    `Snap-fit${which}: try the fit in the pad first, then close the petals to a firm snap.`,
+    'Adhesive as a ring at the edge and none in the middle; no heat at a pearl behind an open cup. A broken petal means another part.',
+  ];
 }
 
 /** Which keys get a clamp while pads are seated: those that stand open and a finger holds, or all, by the practice. */
@@ -601,7 +653,9 @@ export function jobPlan(
         ...keyLines(operation, type, names),
         ...postLines(operation, type, names),
         ...linkLines(operation, state, type),
-        ...dentHow(operation, state, type, basis.sizes?.balls),
+        ...dentHow(operation, state, type, names, basis.sizes?.balls),
+        ...bushHow(operation, state),
+        ...snapHow(operation, state, type, names),
         ...clampHow(operation, settings, type, names),
       ],
       spoils: [...operation.disturbs, ...(operation.also ?? [])],

@@ -87,6 +87,7 @@ const when = {
     severityBelow: { type: 'integer', minimum: 1, maximum: 4 },
     spring: { enum: springFaults },
     nearSeal: { type: 'boolean' },
+    nearFitting: { type: 'boolean' },
     spareFinish: { type: 'boolean' },
     hold: { enum: ['glued', 'dry'] },
   },

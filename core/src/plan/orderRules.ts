@@ -104,12 +104,35 @@ export const kindRules: readonly KindRule[] = [
   kinds('true-receiver', 'expand-tenon', 'The receiver is made round before a tenon is fitted to it.'),
   kinds('true-receiver', 'creep-tenon', 'The receiver is made round before a tenon is fitted to it.'),
   kinds('true-receiver', 'replace-tenon', 'A new tenon is made for a round receiver.'),
-  ...['true-receiver', 'expand-tenon', 'creep-tenon', 'ease-tenon', 'replace-tenon', 'sleeve-tenon'].map((kind) =>
-    kinds(kind, 'test-joints', fitted),
-  ),
+  ...[
+    'true-receiver',
+    'expand-tenon',
+    'creep-tenon',
+    'ease-tenon',
+    'replace-tenon',
+    'sleeve-tenon',
+    'sleeve-wooden-tenon',
+  ].map((kind) => kinds(kind, 'test-joints', fitted)),
+  kinds('sleeve-wooden-tenon', 'recork-tenon', 'Cork cannot cure a wobble: the wood is fitted first.'),
+  ...['fill-crack', 'fill-crack-reversibly'].flatMap((kind) => [
+    kinds(kind, 'bush-post', 'A crack at a post hole is closed before the bush: the cutter would open it.'),
+    kinds(kind, 'bush-hole', 'A crack at a hole is closed before its bush.'),
+  ]),
+  ...[
+    'fill-crack',
+    'fill-crack-reversibly',
+    'bush-post',
+    'bush-hole',
+    'secure-post-wood',
+    'sleeve-wooden-tenon',
+    'renew-corks',
+    'renew-cork',
+    'recork-tenon',
+  ].map((kind) => kinds(kind, 'oil-wood', 'Oil stays away until every glue joint has cured.')),
   ...['resolder-seam', 'resolder-hole', 'secure-post'].map((kind) =>
     kinds(kind, 'blend-dent', 'The fine round comes after the heat.'),
   ),
+  kinds('locate-fitting', 'blend-dent', 'Where a guard or a brace stands off says what the fine round is for.'),
   kinds('blend-dent', 'true-post', 'A dent that still moves takes its posts with it.'),
   kinds('hear-pitch', 'uncover-hole', 'Nothing is taken off again before the whole has been heard.'),
   ...['file-hole-up', 'fill-hole-down'].flatMap((kind) => [

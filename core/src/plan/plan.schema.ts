@@ -49,6 +49,10 @@ const core = {
         severity: { type: 'integer', minimum: 1, maximum: 3 },
         spring: { enum: springFaults, description: 'of a spring: what is wrong with it' },
         nearSeal: { type: 'boolean', description: 'of a dent: within its own width of a rim, a post or a joint' },
+        nearFitting: {
+          type: 'boolean',
+          description: 'of a dent: a guard, a brace or another fitting stands beside it',
+        },
         place: { ...spotSchema, description: 'the spot on the tube, where one is known' },
         width: {
           type: 'number',

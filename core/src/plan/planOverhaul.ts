@@ -131,7 +131,7 @@ interface Planner extends Ground {
 
 /** The rule that answers a finding: one that covers it, one of the shop, or one that ships. */
 function ruleFor(
-  { kind, part, severity, spring, nearSeal }: PlanInput['findings'][number],
+  { kind, part, severity, spring, nearSeal, nearFitting }: PlanInput['findings'][number],
   { context, doneIds, type }: Planner,
   own: readonly CureRule[],
 ): CureRule | undefined {
@@ -141,6 +141,7 @@ function ruleFor(
     hold: holdOf(context.family, type, part),
     ...(spring && { spring }),
     ...(nearSeal !== undefined && { nearSeal }),
+    ...(nearFitting !== undefined && { nearFitting }),
   };
   const fits = (rule: CureRule) => rule.finding === kind && holds(rule.when, here);
   const covers = (rule: CureRule) =>

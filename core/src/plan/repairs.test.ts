@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { sax, TestJob } from '../../tests/testJob';
-import { instrumentType, measuringPoints, shippedTypes, type InstrumentType } from '../instruments';
+import { sax, TestJob, uuid } from '../../tests/testJob';
+import { instrumentType, measuringPoints, partsNear, shippedTypes, type InstrumentType } from '../instruments';
 import { judgeJob } from '../judgement';
 import { findingKinds, practiceNames, practiceQuestions, practiceSides, scopes } from '../vocabulary';
 import {
@@ -301,13 +301,14 @@ describe('wood, pads that lie dry, links and tuning', () => {
     );
     const oil = at(operations, 'oil-wood');
     const glued = operations.flatMap(({ kind, stage }, i) =>
-      ['body', 'seams', 'holes', 'joints'].includes(stage) && shippedOperations.get(kind)?.cautions.includes('adhesive')
+      ['body', 'seams', 'holes', 'joints', 'corks'].includes(stage) &&
+      shippedOperations.get(kind)?.cautions.includes('adhesive')
         ? [i]
         : [],
     );
     expect(glued.length).toBeGreaterThan(1);
     for (const i of glued) expect(i).toBeLessThan(oil);
-    expect(oil).toBeLessThan(at(operations, 'renew-corks'));
+    expect(oil).toBeGreaterThan(at(operations, 'renew-corks'));
     expect(shippedOperations.get('clean-wood')?.tools).not.toContain('bore oil');
     expect(kinds(plan({}))).not.toContain('oil-wood');
   });
@@ -476,5 +477,104 @@ describe('every practice question is heard on the step card', () => {
     expect(
       turnsOf(operationKinds['renew-pads'], jobSettings(new TestJob({ practice: 'keeper' }).state)).length,
     ).toBeGreaterThan(0);
+  });
+});
+
+describe('what heat, wood and petals ask for', () => {
+  const of = (type: InstrumentType, ...findings: Parameters<typeof found>) =>
+    plan({ scope: 'repair', findings: found(...findings) }, type);
+  const oboe = types.find(({ body, posts }) => body === 'wood' && posts.length > 0) as InstrumentType;
+  const post = oboe.posts[0]?.id ?? '';
+  const section = oboe.sections[0]?.id ?? '';
+  test.each([
+    ['seam-open', 'body', 'resolder-seam'],
+    ['hole-unsoldered', 'e', 'resolder-hole'],
+    ['post-loose', sax.posts[0]?.id ?? '', 'secure-post'],
+    ['crack', 'body', 'braze-crack'],
+  ] as const)('%s: flux is washed off where heat was used, before keys go back', (kind, part, hot) => {
+    const order = kinds(of(sax, [kind, part]));
+    expect(order).toContain('wash-flux');
+    expect(order.indexOf('wash-flux')).toBeGreaterThan(order.indexOf(hot));
+    const back = order.indexOf('assemble-some');
+    if (back >= 0) expect(order.indexOf('wash-flux')).toBeLessThan(back);
+  });
+  test('wood is glued, so nothing is washed off it', () =>
+    expect(kinds(of(oboe, ['crack', section], ['post-loose', post]))).not.toContain('wash-flux'));
+  test('a wooden tenon that wobbles is sleeved before it is corked; one that is a hair loose is corked', () => {
+    const joint = oboe.joints[0]?.id ?? '';
+    const order = kinds(of(oboe, ['joint-loose', joint]));
+    expect(order.indexOf('sleeve-wooden-tenon')).toBeGreaterThanOrEqual(0);
+    expect(order.indexOf('recork-tenon')).toBeGreaterThan(order.indexOf('sleeve-wooden-tenon'));
+    const hair = plan(
+      { scope: 'repair', findings: [{ id: 'a', kind: 'joint-loose', part: joint, severity: 1 }] },
+      oboe,
+    );
+    expect(kinds(hair)).toContain('recork-tenon');
+    expect(kinds(hair)).not.toContain('sleeve-wooden-tenon');
+  });
+  test('a leak at a wooden joint is its cork’s, a wobble the wood’s; at a neck both are the tenon’s', () => {
+    const severities = (type: InstrumentType, ...says: string[]) =>
+      says.map((each) => {
+        const job = new TestJob({ instrumentType: type.id });
+        job.write('tick', { group: 'joint', part: type.joints[0]?.id, says: each });
+        return judgeJob(job.state, type).suggestions.find(({ kind }) => kind === 'joint-loose')?.severity;
+      });
+    expect(severities(oboe, 'leaks', 'wobbles')).toEqual([1, 2]);
+    expect(severities(sax, 'leaks', 'wobbles')).toEqual([2, 2]);
+  });
+  test('a crack is closed before the bush, and oil comes after all glue', () => {
+    const all = plan({ findings: found(['post-stripped', post], ['crack', section]) }, oboe);
+    const order = kinds(all);
+    expect(order.indexOf('fill-crack')).toBeLessThan(order.indexOf('bush-post'));
+    for (const glued of ['fill-crack', 'bush-post', 'renew-corks'])
+      expect(order.indexOf('oil-wood')).toBeGreaterThan(order.indexOf(glued));
+    expect(order.indexOf('oil-wood')).toBeLessThan(all.findIndex(({ stage }) => stage === 'pads'));
+  });
+  test('a guard beside a deep dent goes back on between its two rounds, and is named', () => {
+    const guard = sax.fittings.find(({ section: on }) => on !== undefined);
+    const job = new TestJob();
+    const dent = (to: TestJob, place: object, id: string) =>
+      to.write('finding', { finding: id, kind: 'dent', part: 'body', severity: 3, status: 'confirmed', place });
+    dent(job, { section: guard?.section, at: guard?.at, clock: guard?.clock }, uuid(7001));
+    const order = planOf(job).steps.map(({ kind }) => kind);
+    const at = ['raise-dent', 'locate-fitting', 'blend-dent'].map((kind) => order.indexOf(kind));
+    expect(at[0]).toBeGreaterThanOrEqual(0);
+    expect([...at].sort((a, b) => a - b)).toEqual(at);
+    expect(stepOf(job, 'locate-fitting:body')?.how.at(-1)).toContain(guard?.name);
+    const far = new TestJob();
+    const along = Array.from({ length: 40 }, (_, i) => ({ section: 'body', at: 10 + i * 12, clock: 180 }));
+    const bare = along.find((spot) => partsNear(sax, spot, 60).fittings.length === 0);
+    dent(far, bare ?? {}, uuid(7002));
+    expect(planOf(far).steps.map(({ kind }) => kind)).not.toContain('locate-fitting');
+  });
+  test('a broken snap-fit part is another part, and the card says how it goes in', () => {
+    const job = new TestJob();
+    job.finding('resonator-broken', 'd');
+    const how = () => stepOf(job, 'renew-resonator:d')?.how.join(' ') ?? '';
+    expect(how()).toContain('out with its pad');
+    expect(how()).not.toContain('petals to a firm snap');
+    job.write('observation', { part: 'd', about: 'fit', resonator: 'snap' });
+    expect(how()).toContain('close the petals to a firm snap');
+    expect(stepOf(job, 'renew-pads:instrument')?.how.join(' ') ?? 'petals').toContain('petals');
+  });
+  test('the bush worked out for a post stands on its card, and the trial cut with it', () => {
+    const job = new TestJob({ instrumentType: oboe.id });
+    job.finding('post-stripped', post);
+    const how = () => stepOf(job, `bush-post:${post}`, oboe)?.how.slice(-2) ?? [];
+    const bush = { post, hole: 4, wall: 7, cutter: 4.2, depth: 5.25, outer: 4, cutTo: 5, gap: 0.1, left: 1.75 };
+    expect(how().join(' ')).not.toContain('As worked out');
+    job.write('post-bush', bush);
+    expect(how()[0]).toBe(
+      'As worked out: cutter 4.20 mm, 5.25 mm deep; bush 4.00 mm cut to 5.00 mm; 0.10 mm of adhesive all round; 1.75 mm of wood left above the bore.',
+    );
+    expect(how()[1]).toContain('trial cut in scrap');
+    job.write('post-bush', { ...bush, trial: 5.5 });
+    expect(how()[1]).toBe(
+      'The trial cut came to 5.50 mm: set the stop 0.25 mm back; as it stands 1.50 mm would be left above the bore.',
+    );
+    job.write('post-bush', { ...bush, trial: 5.26 });
+    expect(how()[1]).toContain('the stop is right');
+    job.write('post-bush', { ...bush, removed: true });
+    expect(how().join(' ')).not.toContain('As worked out');
   });
 });

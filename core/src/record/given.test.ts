@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { sax, TestJob, told } from '../../tests/testJob';
+import { sax, TestJob, told, uuid } from '../../tests/testJob';
 import { jobRecord } from '.';
 
 test('the record says what an instrument was given, as it is in it now and in the unit of the job', () => {
@@ -31,4 +31,23 @@ test('the record says what an instrument was given, as it is in it now and in th
     expect.stringMatching(/^shims under .*: 90° 0\.050 mm$/),
   ]);
   expect(said('in')?.join(' ')).not.toMatch(/\d mm/);
+});
+
+test('the record says where heat was used and whether what it left was washed off, and what lay over dents', () => {
+  const job = new TestJob();
+  const said = () => jobRecord(job.state, sax, job.now)?.finish;
+  const post = sax.posts[0]?.id ?? '';
+  job.done('swage-key:e-key');
+  expect(said()).toEqual([]);
+  const heat = job.done(`secure-post:${post}`);
+  expect(said()).toEqual([expect.stringMatching(/^Heat was used at .*not been washed off yet/)]);
+  job.done('wash-flux:e');
+  expect(said()?.[0]).toContain('not been washed off');
+  job.done(`wash-flux:${post}`);
+  expect(said()).toEqual([expect.stringContaining('residue washed off')]);
+  job.write('strike', { entry: heat });
+  expect(said()).toEqual([]);
+  const dent = { length: 9, width: 6, looks: 'plain', edge: 'soft', ridge: false, finish: 'lacquer-brittle' };
+  job.write('finding', { finding: uuid(7003), kind: 'dent', part: 'body', severity: 2, status: 'confirmed', dent });
+  expect(said()).toEqual([expect.stringMatching(/^Dent at .*: brittle lacquer over it\.$/)]);
 });

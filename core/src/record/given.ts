@@ -1,3 +1,4 @@
+import { bushWords } from '../bushing';
 import type { JobState } from '../job';
 import { chosenSums } from '../materials';
 import { springSize } from '../springSet';
@@ -25,6 +26,7 @@ export function given(state: JobState, place: (part: string) => string): Phrase[
             )}`,
           ],
     ),
+    ...[...state.bushes.values()].map((bush) => phrase`bush in ${place(bush.post)}: ${bushWords(bush)}`),
     ...[...state.springs.values()].map(
       ({ key, which, section, preset }) =>
         phrase`${which === 'helper' ? 'helper spring' : 'spring'} of ${place(key)}: ${size(springSize(section))}, bent ${length(preset)} at the catch`,

@@ -6,6 +6,7 @@ import type { Entry, EntryOf, JobState } from '../job';
 import { jobPlan, type PlanBasis } from '../plan';
 import { practices } from '../practice';
 import { heldWords, tickWords } from '../readings';
+import { finishTold } from './finishTold';
 import { given } from './given';
 import { plays } from './plays';
 import { adjustedWords, regulationOf, rulesSeen } from '../regulation';
@@ -46,6 +47,8 @@ export interface JobRecord {
   adjusted: { link: string; says: Phrase }[];
   /** pads, corks, springs and shims as they are in it now */
   given: Phrase[];
+  /** what became of the finish: where heat was used, what lay over dents */
+  finish: string[];
   /** how it plays, note by note taken together; empty where nobody played it */
   plays: string[];
   /** rules of regulation that somebody has looked at: those that hold, and the others with why they do not; null where none was */
@@ -179,6 +182,7 @@ export function jobRecord(state: JobState, type: InstrumentType, now: string, ba
       ),
     })),
     given: given(state, place),
+    finish: finishTold(state, doneEntries, place),
     plays: plays(state),
     rules: rulesTold(state, type, basis),
     photos: photoPairs(state).map((pair) => ({ ...pair, title: pictured(pair) })),

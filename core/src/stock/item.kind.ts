@@ -35,8 +35,9 @@ export const item: StockEntryKindOf<'item', StockItemBody> = {
       ? says('kind', `is ${known.kind} since it was written down: make another of it`)
       : [];
   },
-  fold: (draft, { body }) => {
+  fold: (draft, { body: { have, ...body } }) => {
     draft.items = put(draft.items, body);
+    if (have !== undefined) draft.counts.set(body.id, have);
   },
   words: (body) => `${body.retired ? 'Put away' : 'In the drawers'}: ${bagTitle(body)}`,
   bears: true,

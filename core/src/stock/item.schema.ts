@@ -38,6 +38,7 @@ export const itemSchema = {
     soldIn: { enum: ['mm', 'in', 'thou'], description: 'the unit its sizes are said in' },
     counted: { enum: countedIn },
     lot: { ...size, description: 'how many come in one bag' },
+    have: { ...count, description: 'so many lie there as this is written; left out, it is not counted' },
     low: { ...count, description: 'fewer than this, and it is ordered' },
     price: { ...price, description: 'of one, without tax; minor units of the currency' },
     useBy: { ...daySchema, description: 'of an adhesive' },

@@ -94,6 +94,14 @@ describe('what lies in the drawers', () => {
     expect(after(used(3, 'LL-1', 4), used(4, 'LL-1', 1))).toBe(9);
     expect(after(used(3, 'LL-1', 4), used(4, 'LL-1', 0))).toBe(10);
   });
+  test('what gets its place with how many are there is counted with it; said otherwise without, the count stays', () => {
+    const count = (...bodies: object[]) =>
+      foldStock(bodies.map((body, i) => entry(i + 1, 'item', { ...pad(), ...body }))).items[0];
+    expect(count({ have: 12 })).toMatchObject({ id: 'pad-16', count: 12 });
+    expect(count({ have: 12 }, { material: 'skin' })).toMatchObject({ material: 'skin', count: 12 });
+    expect(count({ have: 12 }, { have: 0 })?.count).toBe(0);
+    expect(count({ have: 12 })).not.toHaveProperty('have');
+  });
   test('nobody counts, orders or renames into another kind what has no place in a drawer', () => {
     const book = foldStockBook(freshStockBook, [entry(1, 'item', pad())]);
     const misfit = (kind: StockEntryKind, body: object) =>

@@ -4,7 +4,7 @@ import { partId } from '../instruments/instrumentType.schema';
 import type { JobKind } from '../job';
 import { says } from '../logbook';
 import { freeText } from '../validation/plain.schema';
-import { padConditions, padHolds } from '../vocabulary';
+import { padConditions, padHolds, padResonators } from '../vocabulary';
 import { landingOf } from './landing';
 import { observationWords } from './observationWords';
 
@@ -29,6 +29,7 @@ const body = {
     first: { ...partId, description: 'as it was once written: of two linked pads, the one that lands first' },
     other: { ...partId, description: 'as it was once written: the pad it was compared with' },
     hold: { enum: padHolds },
+    resonator: { enum: padResonators, description: 'what the pad carries' },
     mark: { ...clock, description: 'clock of the orientation scratch' },
     setterMark: { ...clock, description: 'clock of the scratch on its washer or grommet' },
     condition: { enum: padConditions, description: 'what the pad that was there is like' },

@@ -135,6 +135,7 @@ export const stations: readonly Station[] = [
         'closes only with force: hard pad, deep seat or strong spring',
       ),
       fault('g', 'grommet-cracked', 'Grommet cracked', ['pad']),
+      fault('n', 'resonator-broken', 'Snap-fit resonator broken', ['pad']),
     ],
   },
   {

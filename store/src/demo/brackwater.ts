@@ -4,6 +4,7 @@ import {
   homeMadeId,
   instrumentType,
   surveyStations,
+  solveBushing,
   trueFigure,
   type InstrumentType,
   playSheet,
@@ -450,6 +451,25 @@ function flute(): DemoJob {
   return job;
 }
 
+/** The post that turns in the wood: found, and the bush it would get worked out and tried in scrap, for its keeper to agree to. */
+function bushTurningPost(job: DemoJob): void {
+  const post = job.state.instrument?.posts[0]?.id;
+  if (post === undefined) return;
+  job.finding('post-stripped', post, 2, 'Turns in the wood', 'suspected');
+  const [hole, wall] = [4.6, 6.8];
+  const { cutter, depth, bush, gap, left } = solveBushing({
+    hole: { diameter: hole },
+    wall,
+    leave: 1.5,
+    cutters: [4, 4.5, 5, 5.5, 6],
+    bushes: [4.3, 4.8, 5.3].map((outer) => ({ outer, length: 100 })),
+    gap: [0.05, 0.15],
+  });
+  const worked = { post, hole, wall, cutter, depth, outer: bush.outer, gap, left };
+  job.write('post-bush', { ...worked, ...(bush.cutTo !== null && { cutTo: bush.cutTo }), trial: depth + 0.15 });
+  job.pass(10);
+}
+
 /** LL-204: simple-system clarinet, just taken in; a careful owner. */
 function clarinet(): DemoJob {
   const bare = blankType('clarinet', 'Simple-system clarinet in C, boxwood');
@@ -487,6 +507,7 @@ function clarinet(): DemoJob {
     reason: 'Real ivory would have been referred before any work.',
   });
   listCorks(job);
+  bushTurningPost(job);
   job.write('note', {
     text: 'The collection has a recording of it from two summers ago, before the flood: every note, held, at 21 °C. Read from that; nobody blows it wet.',
   });

@@ -149,6 +149,11 @@ export function RecordPdf({
           <Lines lines={record.given.map((said) => printPhrase(said, unit))} empty="" />
         </Part>
       )}
+      {record.finish.length > 0 && (
+        <Part title="Finish">
+          <Lines lines={record.finish} empty="" />
+        </Part>
+      )}
       {record.rules && (
         <Part title="How the keys close together">
           <Lines lines={ruleLines(record.rules, unit)} empty="" />

@@ -81,12 +81,9 @@ export function ItemForm({
   const submit = async () => {
     const read = readItem(text, stock.items, item, currency);
     if (!read.ok) return setProblem(read.problem);
-    const wrong = await write('item', read.item);
+    const counted = read.count !== null && read.count !== (item?.count ?? 0) ? { have: read.count } : {};
+    const wrong = await write('item', { ...read.item, ...counted });
     if (wrong !== null) return setProblem(wrong);
-    if (read.count !== null && read.count !== (item?.count ?? 0)) {
-      const miscounted = await write('move', { item: read.item.id, why: 'counted', count: read.count });
-      if (miscounted !== null) return setProblem(miscounted);
-    }
     done();
   };
   const putAway = async () => {

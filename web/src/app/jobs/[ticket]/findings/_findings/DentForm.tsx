@@ -6,6 +6,7 @@ import {
   finishes,
   parseSize,
   printFigure,
+  finishWords,
   type Dent,
   type Finish,
   type FindingState,
@@ -14,15 +15,6 @@ import { useId, useState } from 'react';
 import { useJob } from '@/job/JobContext';
 import { Button, Form } from '@/ui/bootstrap';
 import { ChoiceField, FieldProblem, figureField, TextField } from '@/ui/fields';
-
-const finishWords: Record<Finish, string> = {
-  'bare': 'bare metal',
-  'tarnished': 'tarnish',
-  'lacquer-sound': 'sound lacquer',
-  'lacquer-brittle': 'brittle lacquer',
-  'plate': 'plate',
-  'engraving': 'engraving',
-};
 
 /** A dent in words, as it was written down. */
 export function DentWords({ dent }: { dent: Dent }) {

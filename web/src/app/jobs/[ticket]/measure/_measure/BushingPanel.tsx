@@ -1,8 +1,18 @@
 'use client';
 
-import { parseLength, printFigure, printPhrase, printQuantity, stock, type BushingOutput } from '@holotonos/core';
+import {
+  bushLines,
+  parseLength,
+  printFigure,
+  printPhrase,
+  printQuantity,
+  stock,
+  type BushingOutput,
+  type PostBushBody,
+} from '@holotonos/core';
 import { useId, useState } from 'react';
-import { Form } from '@/ui/bootstrap';
+import { Button, Form } from '@/ui/bootstrap';
+import { FieldProblem, TextField } from '@/ui/fields';
 import { useJob } from '@/job/JobContext';
 import { useSolved } from '@/job/useSolved';
 
@@ -16,9 +26,57 @@ const fields = [
 ] as const;
 type Field = (typeof fields)[number]['name'];
 
+/** The bush a post has been given so far: its sizes for the card, and what the trial cut came to. */
+function KeptBush({ part }: { part: string }) {
+  const { state, write } = useJob();
+  const id = useId();
+  const [trial, setTrial] = useState('');
+  const [problem, setProblem] = useState('');
+  const bush = state.bushes.get(part);
+  if (!bush) return null;
+  const { entry: _, seq: __, ...body } = bush;
+  return (
+    <form
+      className="mt-3"
+      aria-label="The bush as it is written down"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const typed = parseLength(trial, state.unit);
+        if (!typed.ok) return setProblem(typed.problem);
+        if (typed.mm <= 0) return setProblem('A trial cut has a depth of more than 0.');
+        if (write('post-bush', { ...body, trial: typed.mm })) {
+          setTrial('');
+          setProblem('');
+        }
+      }}
+    >
+      <h4>Written down for this post</h4>
+      <ul>
+        {bushLines(bush).map((line, i) => (
+          <li key={i}>{printPhrase(line, state.unit)}</li>
+        ))}
+      </ul>
+      <div className="d-flex flex-wrap gap-2 align-items-end">
+        <TextField
+          label={`Trial cut, ${state.unit}`}
+          inputMode="decimal"
+          value={trial}
+          set={setTrial}
+          wrongBy={problem ? `${id}-problem` : undefined}
+        />
+        <Button type="submit">Write the trial down</Button>
+        <Button variant="quiet" onClick={() => write('post-bush', { ...body, removed: true })}>
+          No bush after all
+        </Button>
+      </div>
+      <FieldProblem id={`${id}-problem`} words={problem} />
+    </form>
+  );
+}
+
 /** Works out a bush for a stripped post hole: cutter, bush, depth, adhesive. Refuses what would reach the bore. */
 export function BushingPanel({ part }: { part: string }) {
-  const { type, names, state, shop } = useJob();
+  const { type, names, state, shop, write } = useJob();
   const { unit } = state;
   const id = useId();
   const [text, setText] = useState<Record<Field, string>>(
@@ -49,6 +107,18 @@ export function BushingPanel({ part }: { part: string }) {
   );
   if (type.body !== 'wood') return null;
   const answer = result?.status === 'solved' ? (result.output as BushingOutput) : null;
+  const keep = ({ cutter, bush, gap, depth, left }: BushingOutput) =>
+    write('post-bush', {
+      post: part,
+      hole: of('hole'),
+      wall: of('wall'),
+      cutter,
+      depth,
+      outer: bush.outer,
+      ...(bush.cutTo !== null && { cutTo: bush.cutTo }),
+      gap,
+      left,
+    } satisfies PostBushBody);
   return (
     <section className="mt-3" aria-label="Bush for a stripped post">
       <h3>A bush for {names.get(part) ?? part}</h3>
@@ -76,6 +146,12 @@ export function BushingPanel({ part }: { part: string }) {
               ? 'The shop has no cutters or no bush stock: write down their sizes on the page of the shop.'
               : result && 'Every field takes a figure of 0 or more; hole and wood more than 0.'}
       </p>
+      {answer && (
+        <Button variant="quiet" className="mb-2" onClick={() => keep(answer)}>
+          Write it down for this post
+        </Button>
+      )}
+      <KeptBush part={part} />
       <p className="soft mb-0">
         Rotary cutters and dust of dense woods: eye protection, extraction and a mask; follow your local rules, and a
         qualified person where one is required. Wax what must come out again before gluing.

@@ -6,6 +6,9 @@ import {
   padConditionWords,
   padConditions,
   padHolds,
+  padResonators,
+  resonatorOf,
+  resonatorWords,
   padsDownTheTube,
   parseNumber,
   pointKey,
@@ -63,6 +66,7 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
   const seen = state.observations.get(`fit:${pad.hole}`);
   const [text, setText] = useState<Readonly<Partial<Record<Figure, string>>>>({});
   const [hold, setHold] = useState(seen?.hold ?? pad.hold);
+  const [resonator, setResonator] = useState(resonatorOf(state, pad));
   const [condition, setCondition] = useState<PadCondition | ''>(seen?.condition ?? '');
   const [mark, setMark] = useState(seen?.mark === undefined ? '' : String(seen.mark));
   const [setterMark, setSetterMark] = useState(seen?.setterMark === undefined ? '' : String(seen.setterMark));
@@ -91,6 +95,7 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
       part: pad.hole,
       about: 'fit',
       hold,
+      resonator,
       reuse,
       ...(condition !== '' && { condition }),
       ...(clock !== undefined && { mark: clock }),
@@ -123,6 +128,13 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
           value={hold}
           set={setHold}
           choices={padHolds.map((each) => [each, each])}
+        />
+        <ChoiceField
+          label="Carries"
+          name="resonator"
+          value={resonator}
+          set={setResonator}
+          choices={padResonators.map((each) => [each, resonatorWords[each]])}
         />
         {asked.map(([measure, label], i) => (
           <TextField

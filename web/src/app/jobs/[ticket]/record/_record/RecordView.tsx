@@ -223,6 +223,15 @@ export function RecordView() {
                 </ul>
               </Section>
             )}
+            {record.finish.length > 0 && (
+              <Section title="Finish">
+                <ul className="looks">
+                  {record.finish.map((line) => (
+                    <li key={line}>{line}</li>
+                  ))}
+                </ul>
+              </Section>
+            )}
             {record.plays.length > 0 && (
               <Section title="How it plays">
                 <ul className="looks">
