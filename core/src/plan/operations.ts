@@ -976,11 +976,20 @@ export const operationKinds = {
     how: [
       'The softest clamps that close the key; gentle warmth for a set time; let it cool before a clamp comes off.',
       'Over-clamped felt swells back and the seat is lost.',
+      'Look at every pad again when all of it is cold, and once more the next day.',
     ],
     resource: 'oven',
     by: {
       'clamping:finger-keys': { how: ['Clamp only the keys that fingers hold; closed keys have their springs.'] },
       'clamping:every-pad': { how: ['Every pad gets its clamp, closed keys too.'], pace: 1.8 },
+      'adhesive:shellac': {
+        how: ['Warmth no more than the hand bears, 45 °C or so, for an hour and a half: shellac stays hard at it.'],
+        unattended: 90,
+      },
+      'adhesive:hot-glue': {
+        how: ['Warmth no more than 40 °C, for an hour: above that hot glue creeps, and the pad moves in its cup.'],
+        unattended: 60,
+      },
     },
   }),
   'set-venting': work('regulate', 'Set how far each key opens', [10, 20, 40], {
