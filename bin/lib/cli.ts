@@ -1,7 +1,6 @@
 import { once } from 'node:events';
 import { createReadStream, readFileSync, writeFileSync } from 'node:fs';
 import { createInterface } from 'node:readline';
-import { parseArgs, type ParseArgsConfig } from 'node:util';
 import {
   applyOptions,
   chanceFrom,
@@ -18,6 +17,8 @@ import {
   type SolverResult,
 } from '@holotonos/core';
 import wavefile from 'wavefile';
+import { backup, restore, verify } from './backup';
+import { figure, read, Usage, whyUnread, write } from './usage';
 
 /** Where bin/start puts the page of the stand-ins unless told otherwise. */
 const usualPagePort = '4651';
@@ -29,23 +30,18 @@ bin/holotonos schema NAME                   JSON Schema of what goes in and come
 bin/holotonos schema --list                 the names of the schemas
 bin/holotonos play TYPE FILE.wav [--seed N] [--ticket T] [--notes a4-1,b4-1] [--breath 30] [--rate 48000]
                                             a made-up instrument, note by note, as a stand-in for a player
+bin/holotonos backup FILE                   all that the shop holds into one file, photos too, as of one moment
+bin/holotonos backup --to FOLDER [--every HOURS] [--keep N]
+                                            under its date in a folder; again every so many hours; the newest N are kept
+bin/holotonos verify FILE                   reads a backup through and says what it holds
+bin/holotonos restore FILE [--aside]        brings it back into an empty database; --aside: what is there is kept under another name
 bin/holotonos gauge list [--port N]                    the stand-ins and what the bench asks for
 bin/holotonos gauge send NAME [--value X] [--port N]   presses the button of a stand-in gauge
 bin/holotonos gauge unplug|garbage|flood NAME [--port N]   makes it behave badly
 
 N is the port of the gauges’ page, as bin/start prints it: 51 above the port of the bench, ${usualPagePort} unless said otherwise.
+Backups are of the database of this checkout, or of DATABASE_URL (DATABASE_OWNER_URL, where that is somebody else).
 Exit: 0 done, 2 bad input or unknown name, 3 no answer.`;
-
-/** A mistake in how the command was called, in words for whoever typed it. */
-class Usage extends Error {}
-
-/** Arguments by name; what was not asked for is refused, not passed over. */
-function read<const O extends NonNullable<ParseArgsConfig['options']>>(args: string[], options: O, most: number) {
-  const { values, positionals } = parseArgs({ args, allowPositionals: true, options });
-  const extra = positionals[most];
-  if (extra !== undefined) throw new Usage(`“${extra}” is one argument too many. See:  bin/holotonos help`);
-  return { values, positionals };
-}
 
 /** The text of a file or of standard input. */
 function textOf(file: string): string {
@@ -54,14 +50,6 @@ function textOf(file: string): string {
   } catch (error) {
     throw new Usage(whyUnread(file, error));
   }
-}
-
-function whyUnread(file: string, error: unknown): string {
-  const { code, message } = error as NodeJS.ErrnoException;
-  if (code === 'ENOENT') return `There is no file ${file}.`;
-  if (code === 'EISDIR') return `${file} is a folder. Name a file with one JSON document.`;
-  if (code === 'EACCES') return `${file} may not be read by this user.`;
-  return `${file} could not be read: ${message}`;
 }
 
 const exitCodes: Record<SolverResult['status'], number> = {
@@ -73,11 +61,6 @@ const exitCodes: Record<SolverResult['status'], number> = {
 
 const document = (result: SolverResult): string =>
   JSON.stringify(result.status === 'solved' ? result.output : errorDocument(result));
-
-/** Writes and waits while the reader is behind, so that a slow reader costs no memory. */
-async function write(text: string): Promise<void> {
-  if (!process.stdout.write(text)) await once(process.stdout, 'drain');
-}
 
 async function solveLines(name: string, file: string): Promise<number> {
   const input = file === '-' ? process.stdin : createReadStream(file);
@@ -184,14 +167,6 @@ async function gauge(args: string[]): Promise<number> {
   return 0;
 }
 
-/** A figure of an option, within its bounds. */
-function figure(name: string, text: string, least: number, most: number): number {
-  const value = Number(text);
-  if (text.trim() === '' || !(value >= least && value <= most))
-    throw new Usage(`--${name} is a figure from ${least} to ${most}, not “${text}”.`);
-  return value;
-}
-
 /** More than this is a long wait and a large file. */
 const mostNotes = 200;
 
@@ -256,6 +231,9 @@ export async function main([command = 'help', ...rest]: string[]): Promise<numbe
     if (command === 'schema') return await schema(rest);
     if (command === 'gauge') return await gauge(rest);
     if (command === 'play') return await play(rest);
+    if (command === 'backup') return await backup(rest);
+    if (command === 'verify') return await verify(rest);
+    if (command === 'restore') return await restore(rest);
   } catch (error) {
     console.error((error as Error).message);
     return 2;

@@ -4,6 +4,7 @@ export function programs(): string | null;
 export interface Cluster {
   folder(): string;
   start(say?: (text: string) => void): Promise<string>;
+  isRunning(): boolean;
   stop(): boolean;
   crash(): Promise<void>;
   destroy(): void;

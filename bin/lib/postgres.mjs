@@ -286,6 +286,11 @@ export function cluster(name, { throwAway = false, durable = !throwAway } = {}) 
       if (!known.webPassword) writeState(settings(), { ...known, webPassword });
       return Object.assign(new URL(ownerUrl), { username: 'holotonos_web', password: webPassword }).href;
     },
+    /** Does it run? */
+    isRunning() {
+      findFolder();
+      return existsSync(pgData()) && running() !== null;
+    },
     /** Stops it when it runs. Says whether it did. */
     stop() {
       if (programs() === null) return false;

@@ -16,3 +16,4 @@ export * from './importReadings';
 export * from './bookPackage';
 export * from './summaries';
 export * from './refreshSummaries';
+export * from './backup';

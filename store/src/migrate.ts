@@ -12,6 +12,14 @@ export class NewerDatabase extends Error {
   override readonly name = 'NewerDatabase';
 }
 
+/** When the newest migration of a folder was written, ms since 1970: by this a schema is newer than another. */
+export function newestMigration(folder: string): number {
+  const { entries } = JSON.parse(readFileSync(join(folder, 'meta/_journal.json'), 'utf8')) as {
+    entries: { when: number }[];
+  };
+  return Math.max(...entries.map(({ when }) => when));
+}
+
 /**
  * Brings a database to the present schema. Forward only; safe to call from several processes at once.
  *
@@ -24,13 +32,10 @@ export async function migrateDatabase(url: string, folder: string): Promise<void
   try {
     // Drizzle takes no lock of its own, and two starts at once would both create the tables.
     await client.query('select pg_advisory_lock($1)', [migrationLock]);
-    const journal = JSON.parse(readFileSync(join(folder, 'meta/_journal.json'), 'utf8')) as {
-      entries: { when: number }[];
-    };
     const table = await client.query("select to_regclass('drizzle.__drizzle_migrations') as found");
     if (table.rows[0]?.found !== null) {
       const newest = await client.query('select max(created_at)::float8 as at from drizzle.__drizzle_migrations');
-      if (newest.rows[0]?.at > Math.max(...journal.entries.map(({ when }) => when))) {
+      if (newest.rows[0]?.at > newestMigration(folder)) {
         throw new NewerDatabase(
           'This database was written by a newer Holotonos. Update the program, or name another database.',
         );

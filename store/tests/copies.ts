@@ -73,7 +73,7 @@ export async function demoCopy(): Promise<Copy> {
     const { rowCount } = await client.query('select 1 from pg_database where datname = $1', [original]);
     if (rowCount) return;
     const made = await newDatabase();
-    const { fillWithDemo } = await import('./database');
+    const { fillWithDemo } = await import('./fill');
     await fillWithDemo(made);
     // Only whole does it get the name that others look for.
     await client.query(`alter database ${made.name} rename to ${original}`);
