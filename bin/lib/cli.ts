@@ -17,7 +17,6 @@ import {
   type SolverResult,
 } from '@holotonos/core';
 import wavefile from 'wavefile';
-import { backup, restore, verify } from './backup';
 import { figure, read, Usage, whyUnread, write } from './usage';
 
 /** Where bin/start puts the page of the stand-ins unless told otherwise. */
@@ -231,9 +230,10 @@ export async function main([command = 'help', ...rest]: string[]): Promise<numbe
     if (command === 'schema') return await schema(rest);
     if (command === 'gauge') return await gauge(rest);
     if (command === 'play') return await play(rest);
-    if (command === 'backup') return await backup(rest);
-    if (command === 'verify') return await verify(rest);
-    if (command === 'restore') return await restore(rest);
+    // Whoever asks a solver something need not wait for what the database brings with it.
+    if (command === 'backup') return await (await import('./backup')).backup(rest);
+    if (command === 'verify') return await (await import('./backup')).verify(rest);
+    if (command === 'restore') return await (await import('./backup')).restore(rest);
   } catch (error) {
     console.error((error as Error).message);
     return 2;
