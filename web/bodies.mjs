@@ -15,6 +15,7 @@ const bodies = [
   { address: /^\/api\/v1\/jobs\/[^/]+\/entries$/, most: MB, types: json },
   // The beginning of a file, to see how it is written.
   { address: /^\/api\/v1\/readings\/look$/, most: MB / 4, types: csv },
+  { address: /^\/api\/auth\//, most: 4096, types: json },
   { address: /^\/api\/v1\/gauges\/aim$/, most: 4096, types: json },
   { address: /^\/api\/v1\/shop$/, most: MB / 16, types: json },
   { address: /^\/api\/v1\/stock$/, most: MB / 8, types: json },

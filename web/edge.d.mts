@@ -8,5 +8,6 @@ export function refusalOf(request: {
   headers: Record<string, string | string[] | undefined>;
   names: ReadonlySet<string>;
 }): Refusal | null;
+export function isBeyond(names: ReadonlySet<string>): boolean;
 export function namesOf(told?: string): Set<string>;
 export function guardsOf(nonce: string): Record<string, string>;

@@ -51,6 +51,9 @@ export const namesOf = (told = '') =>
       .filter(Boolean),
   ]);
 
+/** Was the server told a name beside those of its machine? Then others can reach it, through a proxy. */
+export const isBeyond = (names) => [...names].some((name) => !loopback.includes(name));
+
 /**
  * A page under a name of its own that points here would be let in by every browser as its own site; so only names that
  * are known are answered. Writing is only for pages of this very server, and for programs, which say no origin.

@@ -7,7 +7,7 @@ import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import next from 'next';
 import { answer } from './answer.mjs';
-import { guardsOf, namesOf, refusalOf } from './edge.mjs';
+import { guardsOf, isBeyond, namesOf, refusalOf } from './edge.mjs';
 
 const port = Number(process.argv[2] ?? 4600);
 const hostname = '127.0.0.1';
@@ -23,13 +23,30 @@ const app = next({ dev: false, dir: dirname(fileURLToPath(import.meta.url)), hos
 await app.prepare();
 const handle = app.getRequestHandler();
 
-const server = createServer((request, response) => {
+// Who may do what, as built.
+const { openGate } = await import(new URL('.next/gate.mjs', import.meta.url).href);
+const beyond = isBeyond(names);
+const { gate } = openGate({ databaseUrl: process.env.DATABASE_URL ?? '', beyond });
+
+const server = createServer(async (request, response) => {
   const nonce = randomBytes(16).toString('base64');
   const guards = guardsOf(nonce);
   for (const [name, value] of Object.entries(guards)) response.setHeader(name, value);
+  // Under a name of its own it is reached over https, and from then on only so.
+  if (beyond) response.setHeader('Strict-Transport-Security', 'max-age=31536000');
   const { method = '', url = '', headers } = request;
   const refusal = refusalOf({ method, url, headers, names });
   if (refusal) return answer(request, response, refusal);
+  const stop = await gate(request, response);
+  if (stop === 'answered') return;
+  if (stop?.location !== undefined) {
+    response.writeHead(303, { Location: stop.location }).end();
+    return;
+  }
+  if (stop) {
+    if (stop.retryAfter !== undefined) response.setHeader('Retry-After', String(stop.retryAfter));
+    return answer(request, response, stop);
+  }
   // This is where Next looks for the number its scripts must carry; what a client says there is its own business.
   headers['content-security-policy'] = guards['Content-Security-Policy'];
   headers['x-nonce'] = nonce;

@@ -44,20 +44,32 @@ function digestOf(folders, more = '') {
 export const isBuilt = (digest = sourceDigest()) =>
   existsSync(buildStamp) && readFileSync(buildStamp, 'utf8') === digest;
 
-/** One file of what the threads of the solvers run: the core is TypeScript, and starting from sources takes seconds. */
-async function bundleSolving() {
+/**
+ * What runs beside Next, one file each: what the threads of the solvers run, and what looks at the door who may do what.
+ * Both are TypeScript, and starting from sources takes seconds.
+ */
+async function bundleBeside() {
   // Only a build needs it, and it is there only after the packages are.
   const { build } = await import('esbuild');
-  await build({
-    entryPoints: [join(root, 'web/src/workers/solving.mjs')],
-    outfile: join(root, 'web/.next/solving.mjs'),
-    bundle: true,
-    format: 'esm',
-    platform: 'node',
-    target: 'node20',
-    external: ['workerpool'],
-    logLevel: 'warning',
-  });
+  const beside = (from, to, external, more = {}) =>
+    build({
+      entryPoints: [join(root, from)],
+      outfile: join(root, to),
+      bundle: true,
+      format: 'esm',
+      platform: 'node',
+      target: 'node20',
+      external,
+      logLevel: 'warning',
+      ...more,
+    });
+  await Promise.all([
+    beside('web/src/workers/solving.mjs', 'web/.next/solving.mjs', ['workerpool']),
+    beside('web/src/server/gate.ts', 'web/.next/gate.mjs', ['pg', 'sharp'], {
+      // Some of what is bundled asks for its parts the older way.
+      banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+    }),
+  ]);
 }
 
 /** Builds the web application unless the build there is of these very sources; returns the digest of the sources. */
@@ -66,7 +78,7 @@ export async function ensureBuilt(say) {
   if (isBuilt(digest)) return digest;
   say('Building (about a minute) …');
   await runBeside(process.execPath, [next, 'build', 'web'], { cwd: root, env: quiet, failure: 'The build failed' });
-  await bundleSolving();
+  await bundleBeside();
   writeFileSync(coreStamp, coreDigest());
   writeFileSync(buildStamp, digest);
   return digest;

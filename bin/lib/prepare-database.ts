@@ -7,9 +7,11 @@ import { randomUUID } from 'node:crypto';
 import { join, resolve } from 'node:path';
 import {
   checkGuards,
+  hasKeys,
   IncompleteDatabase,
   letWrite,
   loadDemo,
+  loadDemoKeys,
   machineZone,
   migrateDatabase,
   NewerDatabase,
@@ -72,7 +74,15 @@ try {
   const store = openStore(url, 1);
   try {
     const written = wants.has('--empty') ? 0 : await loadDemo(store.db);
-    if (written > 0) console.log(`Loaded the demo: ${written} tickets.`);
+    if (written > 0) {
+      await loadDemoKeys(store.db);
+      console.log(
+        `Loaded the demo: ${written} tickets. Looking needs no key; its people and their numbers stand at /sign-in.`,
+      );
+    } else if (!(await hasKeys(store.db)))
+      console.log(
+        'Nobody has a key yet: whoever reaches this machine works in the shop. /shop/keys makes the first owner.',
+      );
     await settleZone(store.db, machineZone(), new Date().toISOString(), randomUUID);
     console.log(
       `Times are those of ${(await shopState(store.db)).hours.timeZone}; the shop's hours say so and can say otherwise.`,

@@ -9,6 +9,7 @@ export * from './job';
 export * from './readings';
 export * from './corrections';
 export * from './shop';
+export * from './access';
 export * from './rounds';
 export * from './devices';
 export * from './survey';

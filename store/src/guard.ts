@@ -4,6 +4,7 @@ import type { Database } from './database';
 
 /** Tables and the triggers that make them ink, by the migrations; a test holds this list against a database they made. */
 export const guards: Readonly<Record<string, readonly string[]>> = {
+  audit: ['audit_append_only', 'audit_no_truncate'],
   entries: ['entries_announce', 'entries_append_only', 'entries_no_truncate'],
   instrument_types: ['instrument_types_append_only', 'instrument_types_no_truncate'],
   jobs: ['jobs_append_only', 'jobs_no_truncate'],
@@ -14,6 +15,16 @@ export const guards: Readonly<Record<string, readonly string[]>> = {
 
 /** Tables that hold nothing a logbook does not say: written over and made anew as it grows. */
 const derived = ['step_times', 'summaries'] as const;
+
+/** Tables of who has a key: written over as keys change, and worth keeping. */
+export const keyTables: readonly string[] = ['users', 'credentials'];
+
+/** Tables that matter only while somebody is here: who is signed in, who has asked too often, which browsers are benches,
+ * what cookies are signed with. */
+const passing = ['sessions', 'verifications', 'rate_limits', 'benches', 'secrets'] as const;
+
+/** Tables that the web process writes over. */
+const loose: readonly string[] = [...derived, ...keyTables, ...passing];
 
 /** A database that would take entries but not keep them as they must be kept. */
 export class IncompleteDatabase extends Error {
@@ -47,7 +58,7 @@ export async function checkGuards(url: string): Promise<void> {
     const states = new Map(triggers.map(({ name, enabled }) => [name, enabled]));
     const needed: [string, readonly string[]][] = [
       ...Object.entries(guards),
-      ...derived.map((table): [string, readonly string[]] => [table, []]),
+      ...loose.map((table): [string, readonly string[]] => [table, []]),
     ];
     return needed.flatMap(([table, names]) =>
       there.has(table)
@@ -96,7 +107,7 @@ export async function letWrite(ownerUrl: string, webUrl: string, { ours = false 
         `revoke all on ${tables} from ${name}`,
         `grant usage on schema public to ${name}`,
         `grant select, insert on ${tables} to ${name}`,
-        `grant select, insert, update, delete on ${list(derived)} to ${name}`,
+        `grant select, insert, update, delete on ${list(loose)} to ${name}`,
         // To lock the row of a job; the trigger refuses the change itself.
         `grant update (id) on jobs to ${name}`,
         `grant usage on all sequences in schema public to ${name}`,

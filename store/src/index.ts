@@ -17,3 +17,4 @@ export * from './bookPackage';
 export * from './summaries';
 export * from './refreshSummaries';
 export * from './backup';
+export * from './accounts';

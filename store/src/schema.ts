@@ -1,6 +1,7 @@
-import type { BenchRow } from '@holotonos/core';
+import type { BenchRow, Role } from '@holotonos/core';
 import { sql } from 'drizzle-orm';
 import {
+  bigint,
   boolean,
   check,
   customType,
@@ -163,4 +164,116 @@ export const stepTimes = pgTable(
     times: integer().notNull(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.kind, table.family, table.person] })],
+);
+
+const dateOf = () => timestamp({ withTimezone: true, mode: 'date' });
+
+/** Who has a key. Written by the library that keeps accounts, in its own shape; roles by the shop only. */
+export const users = pgTable('users', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  email: text().notNull().unique(),
+  emailVerified: boolean().notNull().default(false),
+  image: text(),
+  role: text().$type<Role>().notNull().default('apprentice'),
+  /** as the shop knows them as a pair of hands */
+  person: text(),
+  /** of the short number at the bench; null: none, so that only the password lets in */
+  pinHash: text(),
+  /** the key was taken back */
+  ended: boolean().notNull().default(false),
+  createdAt: dateOf().notNull().defaultNow(),
+  updatedAt: dateOf().notNull().defaultNow(),
+});
+
+/** Who is signed in, and until when. */
+export const sessions = pgTable(
+  'sessions',
+  {
+    id: text().primaryKey(),
+    token: text().notNull().unique(),
+    userId: text()
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    expiresAt: dateOf().notNull(),
+    ipAddress: text(),
+    userAgent: text(),
+    createdAt: dateOf().notNull().defaultNow(),
+    updatedAt: dateOf().notNull().defaultNow(),
+  },
+  (table) => [index().on(table.userId)],
+);
+
+/** How somebody is known again: the hash of a password. */
+export const credentials = pgTable(
+  'credentials',
+  {
+    id: text().primaryKey(),
+    accountId: text().notNull(),
+    providerId: text().notNull(),
+    userId: text()
+      .notNull()
+      .references(() => users.id, { onDelete: 'cascade' }),
+    accessToken: text(),
+    refreshToken: text(),
+    idToken: text(),
+    accessTokenExpiresAt: dateOf(),
+    refreshTokenExpiresAt: dateOf(),
+    scope: text(),
+    password: text(),
+    createdAt: dateOf().notNull().defaultNow(),
+    updatedAt: dateOf().notNull().defaultNow(),
+  },
+  (table) => [index().on(table.userId)],
+);
+
+/** What is waited for before somebody is believed; short-lived. */
+export const verifications = pgTable(
+  'verifications',
+  {
+    id: text().primaryKey(),
+    identifier: text().notNull(),
+    value: text().notNull(),
+    expiresAt: dateOf().notNull(),
+    createdAt: dateOf().notNull().defaultNow(),
+    updatedAt: dateOf().notNull().defaultNow(),
+  },
+  (table) => [index().on(table.identifier)],
+);
+
+/** How often something was asked of late, by whom. */
+export const rateLimits = pgTable('rate_limits', {
+  id: text().primaryKey(),
+  key: text().notNull().unique(),
+  count: integer().notNull(),
+  lastRequest: bigint({ mode: 'number' }).notNull(),
+});
+
+/** What every web process has to know and nobody else: such as what cookies are signed with. */
+export const secrets = pgTable('secrets', { name: text().primaryKey(), value: text().notNull() });
+
+/** Browsers that are benches of the shop: there a short number is enough to change hands. */
+export const benches = pgTable('benches', {
+  id: uuid().primaryKey().defaultRandom(),
+  /** SHA-256 of what the browser carries */
+  tokenHash: text().notNull().unique(),
+  madeBy: text()
+    .notNull()
+    .references(() => users.id, { onDelete: 'cascade' }),
+  madeAt: dateOf().notNull().defaultNow(),
+});
+
+/** Who came in, who did not, who was given which key, what left the house. Append-only. */
+export const audit = pgTable(
+  'audit',
+  {
+    seq: integer().primaryKey().generatedAlwaysAsIdentity(),
+    at: timeOf().notNull().defaultNow(),
+    what: text().notNull(),
+    /** of whoever did it, or tried */
+    who: text().notNull(),
+    about: text().notNull().default(''),
+    address: text().notNull().default(''),
+  },
+  (table) => [index().on(table.at)],
 );

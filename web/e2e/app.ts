@@ -40,7 +40,7 @@ export const freePort = (): Promise<number> =>
 /** Starts a server on a database; on the port of an earlier one, if it is to take its place. */
 export async function startServer(
   databaseUrl: string,
-  { gauges = '', port }: { gauges?: string; port?: number } = {},
+  { gauges = '', port, names = '' }: { gauges?: string; port?: number; names?: string } = {},
 ): Promise<{ address: string; process: ChildProcess }> {
   const own = port ?? (await freePort());
   const child = spawn(process.execPath, [join(root, 'web/serve.mjs'), String(own)], {
@@ -53,6 +53,7 @@ export async function startServer(
       NEXT_TELEMETRY_DISABLED: '1',
       DATABASE_URL: databaseUrl,
       HOLOTONOS_GAUGES: gauges,
+      HOLOTONOS_NAMES: names,
     },
     stdio: 'ignore',
   });

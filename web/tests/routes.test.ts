@@ -21,7 +21,7 @@ import * as solve from '../src/app/api/v1/solve/[name]/route';
 import * as types from '../src/app/api/v1/types/route';
 import * as typeRoute from '../src/app/api/v1/types/[id]/route';
 import { loadBench, loadWeek } from '../src/server/bench';
-import { loadJob, loadShop, shopZone, unreadJob } from '../src/server/jobs';
+import { loadJob, loadShop, shopFrame, unreadJob } from '../src/server/jobs';
 import { getDb } from '../src/server/store';
 
 let database: TestDatabase;
@@ -423,7 +423,7 @@ describe('what pages read', () => {
     expect(bench.schedule?.tasks.length).toBeGreaterThan(20);
     expect(bench.question.input.calendar?.timeZone).toBe('Europe/Berlin');
     expect(bench.unread).toEqual([]);
-    expect(await shopZone()).toBe('Europe/Berlin');
+    expect(await shopFrame()).toEqual({ zone: 'Europe/Berlin', lockMinutes: 15 });
     expect((await loadShop()).shop.people).toHaveLength(3);
   });
   test('the week over the tickets that come first; whoever asks in the same minute is told the same', async () => {

@@ -66,14 +66,13 @@ export function bushLines(bush: PostBush): Phrase[] {
 /** The bush of a post: worked out, tried, or taken back. */
 export const postBush: JobKind<'post-bush', PostBushBody> = {
   body,
-  problems: ({ outer, cutter, depth, wall }) => [
+  misfits: ({ instrument }, { post, outer, cutter, depth, wall }) => [
+    ...(instrument && !instrument.posts.some(({ id }) => id === post)
+      ? says('post', `“${post}” is no post of this instrument`)
+      : []),
     ...(outer > cutter ? says('outer', 'must be no wider than what the cutter opens') : []),
     ...(depth >= wall ? says('depth', 'would go through into the bore') : []),
   ],
-  misfits: ({ instrument }, { post }) =>
-    instrument && !instrument.posts.some(({ id }) => id === post)
-      ? says('post', `“${post}” is no post of this instrument`)
-      : [],
   fold: (draft, { id, seq, body: said }) => {
     if (said.removed) draft.bushes.delete(said.post);
     else draft.bushes.set(said.post, { ...said, entry: id, seq });

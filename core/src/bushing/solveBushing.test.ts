@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { runSolver } from '../solvers';
+import { TestJob } from '../../tests/testJob';
+import { misfits, type NewEntry } from '../job';
 import { solveBushing, type BushingInput } from '.';
 
 const input: BushingInput = {
@@ -72,5 +74,21 @@ describe('bushing', () => {
       ),
       { numRuns: 500 },
     );
+  });
+});
+
+describe('a bush written down for a post', () => {
+  const job = new TestJob({ instrumentType: 'oboe' });
+  const post = job.state.instrument?.posts[0]?.id ?? '';
+  const bush = { post, hole: 4, wall: 7, cutter: 4.2, depth: 5.25, outer: 4, gap: 0.1, left: 1.75 };
+  const wrong = (more: object) =>
+    misfits(job.state, { kind: 'post-bush', body: { ...bush, ...more } } as unknown as NewEntry).map(
+      ({ path }) => path,
+    );
+  test('fits what its cutter opens, stays out of the bore, and stands in a post of the instrument', () => {
+    expect(wrong({})).toEqual([]);
+    expect(wrong({ outer: 4.3 })).toEqual(['/body/outer']);
+    expect(wrong({ depth: 7 })).toEqual(['/body/depth']);
+    expect(wrong({ post: 'nowhere' })).toEqual(['/body/post']);
   });
 });

@@ -51,6 +51,8 @@ interface ShopContent {
   practised: readonly PieceProgress[];
   /** rules of regulation this shop wants otherwise */
   rules: readonly ShopRule[];
+  /** minutes without a touch until a bench asks who is there */
+  lockMinutes: number;
 }
 
 /** The logbook of the shop: all of it, and what is true by it. */
@@ -91,6 +93,7 @@ export const freshBook: ShopBook = {
   springMaterials: usualSpringMaterials,
   practised: [],
   rules: [],
+  lockMinutes: 15,
 };
 /** What a logbook of the shop says, without the entries that say it: what pages are given. */
 export function shopOf({ entries: _entries, byId, struck: _struck, unread, ...content }: ShopBook): ShopState {

@@ -5,11 +5,15 @@ import { open, rename, rm } from 'node:fs/promises';
 import { finished } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
 import { Client } from 'pg';
-import { guards } from '../guard';
+import { guards, keyTables } from '../guard';
 import { backupVersion, endLine, rowLine, type BackupHeader } from './backupFile';
 
-/** Tables in ink, each after those its rows hang on. What is derived is made anew by itself. */
-export const backedUp: readonly string[] = ['jobs', ...Object.keys(guards).filter((table) => table !== 'jobs')];
+/** Tables in ink and who has a key, each after those its rows hang on. What is derived is made anew by itself. */
+export const backedUp: readonly string[] = [
+  'jobs',
+  ...Object.keys(guards).filter((table) => table !== 'jobs'),
+  ...keyTables,
+];
 
 /** Rows fetched at once: a picture may be megabytes long. */
 const atOnce = (table: string): number => (table === 'photos' ? 4 : 1000);

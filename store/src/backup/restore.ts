@@ -75,9 +75,13 @@ export async function restoreBackup(
       size += row.row.length;
     });
     await flush();
-    await client.query(
-      `select setval(pg_get_serial_sequence('instrument_types', 'revision'), max(revision)) from instrument_types having max(revision) is not null`,
-    );
+    for (const [table, column] of [
+      ['instrument_types', 'revision'],
+      ['audit', 'seq'],
+    ] as const)
+      await client.query(
+        `select setval(pg_get_serial_sequence('${table}', '${column}'), max(${column})) from ${table} having max(${column}) is not null`,
+      );
     await client.query('commit');
     return header;
   } finally {

@@ -9,7 +9,8 @@ import { BenchProvider } from '@/frame/BenchContext';
 import { keepFirstPresses } from '@/frame/firstPresses';
 import { KeyHelpDialog } from '@/frame/KeyHelpDialog';
 import { Masthead } from '@/frame/Masthead';
-import { shopZone } from '@/server/jobs';
+import { askerIn, keepingIn } from '@/server/asker';
+import { shopFrame } from '@/server/jobs';
 
 export const metadata: Metadata = {
   title: { default: 'The bench · Holotonos', template: '%s · Holotonos' },
@@ -21,8 +22,10 @@ const lightScript = `try{if(localStorage.getItem('holotonos-light')==='leak')doc
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   // Asking for the headers also keeps every page from being made before it is asked for.
-  const nonce = (await headers()).get('x-nonce') ?? undefined;
-  const zone = await shopZone();
+  const asked = await headers();
+  const nonce = asked.get('x-nonce') ?? undefined;
+  const asker = askerIn(asked);
+  const { zone, lockMinutes } = await shopFrame();
   return (
     <html lang="en-GB" data-bs-theme="light" suppressHydrationWarning>
       <body>
@@ -30,7 +33,12 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           nonce={nonce}
           dangerouslySetInnerHTML={{ __html: `${lightScript};(${keepFirstPresses.toString()})()` }}
         />
-        <BenchProvider zone={zone}>
+        <BenchProvider
+          zone={zone}
+          asker={asker && { name: asker.name, role: asker.role }}
+          keeping={keepingIn(asked)}
+          lockMinutes={lockMinutes}
+        >
           <a className="skip" href="#main">
             Skip to the work
           </a>

@@ -1,6 +1,6 @@
 'use client';
 
-import { clockWords, type ClockWords } from '@holotonos/core';
+import { clockWords, type Asker, type ClockWords, type Keeping } from '@holotonos/core';
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 
 export type Light = 'day' | 'leak';
@@ -9,10 +9,21 @@ export interface KeyHelp {
   does: string;
 }
 
+/** What a page knows of whoever is signed in. */
+export type Named = Pick<Asker, 'name' | 'role'>;
+
 interface Bench {
   /** the time zone of the shop: every time on a screen is by its clock, wherever the browser is */
   zone: string;
   author: string;
+  /** whoever is signed in; null where nobody has a key yet, or somebody only looks */
+  asker: Named | null;
+  /** how the shop is kept */
+  keeping: Keeping;
+  /** other hands take over, or none: what is on the screen stays */
+  setAsker: (asker: Named | null) => void;
+  /** minutes without a touch until the bench asks who is there */
+  lockMinutes: number;
   /** whose name stands under what is written now: also before the page has taken over what this browser remembers */
   who: () => string;
   setAuthor: (name: string) => void;
@@ -65,8 +76,23 @@ const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   target.matches('input:not([data-figure]):not([type=checkbox]):not([type=radio]), textarea, select');
 
-export function BenchProvider({ zone, children }: { zone: string; children: ReactNode }) {
-  const [author, setAuthorState] = useState('');
+export function BenchProvider({
+  zone,
+  asker: first = null,
+  keeping = 'open',
+  lockMinutes = 15,
+  children,
+}: {
+  zone: string;
+  asker?: Named | null;
+  keeping?: Keeping;
+  lockMinutes?: number;
+  children: ReactNode;
+}) {
+  const [typed, setAuthorState] = useState('');
+  const [asker, setAsker] = useState(first);
+  // Whoever is signed in signs; a typed name counts only where nobody has a key.
+  const author = keeping === 'open' ? typed : (asker?.name ?? '');
   const recalled = useRef(false);
   const [people, setPeople] = useState<string[]>([]);
   const [light, setLight] = useState<Light>('day');
@@ -95,8 +121,10 @@ export function BenchProvider({ zone, children }: { zone: string; children: Reac
   }, []);
 
   const who = useCallback(
-    () => author.trim() || (recalled.current ? '' : (localStorage.getItem('holotonos-author') ?? '').trim()),
-    [author],
+    () =>
+      author.trim() ||
+      (recalled.current || keeping !== 'open' ? '' : (localStorage.getItem('holotonos-author') ?? '').trim()),
+    [author, keeping],
   );
   const setAuthor = useCallback((name: string) => {
     recalled.current = true;
@@ -135,6 +163,10 @@ export function BenchProvider({ zone, children }: { zone: string; children: Reac
     () => ({
       zone,
       author,
+      asker,
+      keeping,
+      setAsker,
+      lockMinutes,
       who,
       setAuthor,
       people,
@@ -146,7 +178,21 @@ export function BenchProvider({ zone, children }: { zone: string; children: Reac
       pageKeys,
       setPageKeys,
     }),
-    [zone, author, who, setAuthor, people, rememberAuthor, light, switchLight, helpOpen, pageKeys],
+    [
+      zone,
+      author,
+      asker,
+      keeping,
+      lockMinutes,
+      who,
+      setAuthor,
+      people,
+      rememberAuthor,
+      light,
+      switchLight,
+      helpOpen,
+      pageKeys,
+    ],
   );
   return <BenchContext.Provider value={value}>{children}</BenchContext.Provider>;
 }

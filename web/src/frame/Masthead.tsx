@@ -2,11 +2,38 @@
 
 import Link from 'next/link';
 import { useBench } from './BenchContext';
+import { Hands } from './HandsDialog';
 import { Button, Form } from '@/ui/bootstrap';
 import { LinkWaits } from '@/ui/LinkWaits';
 
+/** Whose name stands under what is written, where nobody has a key yet: it is only said. */
+function TypedName() {
+  const { author, setAuthor, people, rememberAuthor } = useBench();
+  return (
+    <>
+      <label htmlFor="who">At the bench</label>
+      <Form.Control
+        id="who"
+        className="who"
+        list="people"
+        maxLength={80}
+        autoComplete="off"
+        placeholder="Your name"
+        value={author}
+        onChange={(event) => setAuthor(event.target.value)}
+        onBlur={rememberAuthor}
+      />
+      <datalist id="people">
+        {people.map((name) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
+    </>
+  );
+}
+
 export function Masthead() {
-  const { author, setAuthor, people, rememberAuthor, light, switchLight, setHelpOpen } = useBench();
+  const { keeping, light, switchLight, setHelpOpen } = useBench();
   return (
     <header className="masthead">
       <Link className="name" href="/">
@@ -47,23 +74,7 @@ export function Masthead() {
         </Link>
       </nav>
       <span className="spacer" />
-      <label htmlFor="who">At the bench</label>
-      <Form.Control
-        id="who"
-        className="who"
-        list="people"
-        maxLength={80}
-        autoComplete="off"
-        placeholder="Your name"
-        value={author}
-        onChange={(event) => setAuthor(event.target.value)}
-        onBlur={rememberAuthor}
-      />
-      <datalist id="people">
-        {people.map((name) => (
-          <option key={name} value={name} />
-        ))}
-      </datalist>
+      {keeping === 'open' ? <TypedName /> : <Hands />}
       <Button variant="quiet" onClick={switchLight} aria-keyshortcuts="`">
         {light === 'day' ? 'Leak light' : 'Day light'}
       </Button>

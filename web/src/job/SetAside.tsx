@@ -3,7 +3,7 @@
 import { entryProblems, misfits, entryWords, type Entry, type LengthUnit, type Problem } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { v4 as newId } from 'uuid';
-import { useWhen } from '@/frame/BenchContext';
+import { useBench, useWhen } from '@/frame/BenchContext';
 import { Button, Form } from '@/ui/bootstrap';
 import type { Aside } from './entryQueue';
 import { useJob } from './JobContext';
@@ -20,6 +20,7 @@ const inWords = (problems: readonly Problem[]) =>
 /** An entry that was set aside, typed anew value by value. */
 function Editor({ aside, done }: { aside: Aside; done: () => void }) {
   const { state, sendAgain } = useJob();
+  const { who } = useBench();
   const id = useId();
   const leaves = leavesOf(aside.entry);
   const [texts, setTexts] = useState(() => leaves.map(({ text }) => text));
@@ -30,7 +31,8 @@ function Editor({ aside, done }: { aside: Aside; done: () => void }) {
     const form = entryProblems(changed);
     const wrong = form.length > 0 ? form : misfits(state, changed);
     if (wrong.length > 0) return setProblem(inWords(wrong));
-    sendAgain(aside.entry.id, changed);
+    // Whoever changes it signs it.
+    sendAgain(aside.entry.id, { ...changed, author: who() || changed.author });
     done();
   };
   return (

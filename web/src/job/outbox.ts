@@ -2,6 +2,7 @@
 
 import type { Entry, NewEntry, Problem } from '@holotonos/core';
 import { openDB, type IDBPDatabase } from 'idb';
+import { askWho } from '@/frame/askWho';
 import { EntryQueue, type Aside, type QueueWays } from './entryQueue';
 
 export type Sent =
@@ -41,6 +42,11 @@ export async function send(ticket: string, entry: NewEntry): Promise<Sent> {
       body: JSON.stringify(entry),
     });
   } catch {
+    return { status: 'unreachable' };
+  }
+  if (response.status === 401) {
+    // It waits until somebody has said who is there.
+    window.dispatchEvent(new Event(askWho));
     return { status: 'unreachable' };
   }
   if (later.has(response.status)) return { status: 'unreachable' };

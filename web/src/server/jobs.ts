@@ -48,17 +48,18 @@ export async function loadShop(): Promise<ShopNow> {
   return { shop, learned };
 }
 
-let lastZone: string | null = null;
+let lastFrame: { zone: string; lockMinutes: number } | null = null;
 
 /**
- * The time zone of the shop. The frame of every page asks, those too that say that the database does not answer: then
- * the last one known stands, or the machine's.
+ * What the frame of every page knows of the shop: its time zone, and when its benches lock. Pages that say that the
+ * database does not answer have a frame too: then what was last known stands.
  */
-export async function shopZone(): Promise<string> {
+export async function shopFrame(): Promise<{ zone: string; lockMinutes: number }> {
   try {
-    lastZone = (await readShop()).hours.timeZone;
+    const { hours, lockMinutes } = await readShop();
+    lastFrame = { zone: hours.timeZone, lockMinutes };
   } catch {
     // The page itself says what is wrong.
   }
-  return lastZone ?? new Intl.DateTimeFormat().resolvedOptions().timeZone;
+  return lastFrame ?? { zone: new Intl.DateTimeFormat().resolvedOptions().timeZone, lockMinutes: 15 };
 }

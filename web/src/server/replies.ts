@@ -2,6 +2,7 @@ import 'server-only';
 import { randomUUID } from 'node:crypto';
 import { isPlainText, type Problem } from '@holotonos/core';
 import { faultLine, kindOfFault } from '@holotonos/store';
+import { askerIn } from './asker';
 import { bodyAt, weightText } from '../../bodies.mjs';
 
 const reply = (status: number, body: object): Response => Response.json(body, { status });
@@ -110,8 +111,10 @@ export async function answering(handler: () => Promise<Response>): Promise<Respo
   }
 }
 
-/** Who says so, from `?author=`: a name, or the reply that says what is wrong with it. */
+/** Who says so: whoever is signed in; where nobody has a key yet, from `?author=`: a name, or the reply that says what is wrong with it. */
 export function authorOf(request: Request): { ok: true; author: string } | { ok: false; response: Response } {
+  const asker = askerIn(request.headers);
+  if (asker) return { ok: true, author: asker.name };
   const author = new URL(request.url).searchParams.get('author')?.trim() || 'imported';
   return isPlainText(author) && author.length <= 80
     ? { ok: true, author }

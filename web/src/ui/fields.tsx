@@ -16,7 +16,8 @@ export function TextField({
   set: (value: string) => void;
   placeholder?: string;
   inputMode?: 'decimal' | 'numeric';
-  autoComplete?: 'off';
+  autoComplete?: 'off' | 'name' | 'username' | 'current-password' | 'new-password';
+  type?: 'email' | 'password';
   autoFocus?: boolean;
   className?: string;
   /** so many lines high */

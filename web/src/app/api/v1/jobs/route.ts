@@ -1,5 +1,6 @@
 import type { NewEntry } from '@holotonos/core';
 import { openJob } from '@holotonos/store';
+import { signed } from '@/server/asker';
 import { answering, conflict, invalid, readJson } from '@/server/replies';
 import { getDb } from '@/server/store';
 
@@ -8,7 +9,9 @@ export const POST = (request: Request) =>
   answering(async () => {
     const read = await readJson(request);
     if (!read.ok) return read.response;
-    const opened = await openJob(getDb(), read.data as NewEntry);
+    const by = signed(request, read.data, 'job');
+    if (!by.ok) return by.response;
+    const opened = await openJob(getDb(), by.data as NewEntry);
     switch (opened.status) {
       case 'stored':
         return Response.json({ entry: opened.entry, known: opened.known }, { status: opened.known ? 200 : 201 });

@@ -1,5 +1,6 @@
 import type { NewShopEntry } from '@holotonos/core';
 import { appendShopEntry, shopState } from '@holotonos/store';
+import { signed } from '@/server/asker';
 import { answering, conflict, invalid, readJson } from '@/server/replies';
 import { getDb } from '@/server/store';
 
@@ -11,7 +12,9 @@ export const POST = (request: Request) =>
   answering(async () => {
     const read = await readJson(request);
     if (!read.ok) return read.response;
-    const written = await appendShopEntry(getDb(), read.data as NewShopEntry);
+    const by = signed(request, read.data, 'shop');
+    if (!by.ok) return by.response;
+    const written = await appendShopEntry(getDb(), by.data as NewShopEntry);
     if (written.status === 'refused') return invalid(written.problems);
     if (written.status === 'conflict') return conflict('An entry with the same id says something else.');
     return Response.json(await shopState(getDb()), { status: written.known ? 200 : 201 });

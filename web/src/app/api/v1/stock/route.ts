@@ -1,5 +1,6 @@
 import type { NewStockEntry } from '@holotonos/core';
 import { appendStockEntry } from '@holotonos/store';
+import { signed } from '@/server/asker';
 import { answering, conflict, invalid, readJson } from '@/server/replies';
 import { loadStock } from '@/server/stock';
 import { getDb } from '@/server/store';
@@ -14,7 +15,9 @@ export const POST = (request: Request) =>
   answering(async () => {
     const read = await readJson(request);
     if (!read.ok) return read.response;
-    const written = await appendStockEntry(getDb(), read.data as NewStockEntry);
+    const by = signed(request, read.data, 'stock');
+    if (!by.ok) return by.response;
+    const written = await appendStockEntry(getDb(), by.data as NewStockEntry);
     if (written.status === 'refused') return invalid(written.problems);
     if (written.status === 'conflict') return conflict('An entry with the same id says something else.');
     return Response.json(await now(), { status: written.known ? 200 : 201 });

@@ -1,5 +1,6 @@
 import type { NewEntry } from '@holotonos/core';
-import { appendEntry, jobByTicket, jobEntries } from '@holotonos/store';
+import { appendEntry, jobByTicket, jobEntries, jobState } from '@holotonos/store';
+import { askerIn, signed } from '@/server/asker';
 import { answering, conflict, invalid, notFound, readJson } from '@/server/replies';
 import { getDb } from '@/server/store';
 
@@ -31,7 +32,11 @@ export const POST = (request: Request, { params }: Context) =>
     const { ticket } = await params;
     const read = await readJson(request);
     if (!read.ok) return read.response;
-    const appended = await appendEntry(getDb(), ticket, read.data as NewEntry);
+    const strikes = (read.data as { kind?: unknown } | null)?.kind === 'strike' && askerIn(request.headers);
+    const job = strikes ? await jobByTicket(getDb(), ticket) : null;
+    const by = signed(request, read.data, 'job', job ? await jobState(getDb(), job.id) : undefined);
+    if (!by.ok) return by.response;
+    const appended = await appendEntry(getDb(), ticket, by.data as NewEntry);
     switch (appended.status) {
       case 'stored':
         return Response.json({ entry: appended.entry, known: appended.known }, { status: appended.known ? 200 : 201 });

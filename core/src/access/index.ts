@@ -1,0 +1,3 @@
+export * from './roles';
+export { routeNeeds, routeRules, type RouteNeeds } from './routeRules';
+export * from './admit';

@@ -1,0 +1,109 @@
+import type { Act } from './roles';
+
+/** What an address takes: an act, or nothing at all of whoever asks. */
+export type RouteNeeds = Act | 'nothing';
+
+/** One address with the ways of asking it knows. `*` stands for one step of the path. */
+interface RouteRule {
+  path: string;
+  needs: Readonly<Record<string, RouteNeeds>>;
+}
+
+const reads = (path: string, needs: RouteNeeds = 'look'): RouteRule => ({ path, needs: { GET: needs } });
+const rule = (path: string, needs: RouteRule['needs']): RouteRule => ({ path, needs });
+
+/** What every address takes. One that does not stand here is let in for nobody: a test holds the list against the routes. */
+export const routeRules: readonly RouteRule[] = [
+  // Whoever signs in has not signed in yet.
+  reads('/sign-in', 'nothing'),
+  rule('/api/auth/*', { GET: 'nothing', POST: 'nothing' }),
+  reads('/api/health', 'nothing'),
+  reads('/icon.svg', 'nothing'),
+  reads('/'),
+  reads('/week'),
+  reads('/import', 'open'),
+  reads('/tickets/new', 'open'),
+  reads('/types'),
+  reads('/stock'),
+  reads('/shop'),
+  reads('/shop/work'),
+  reads('/shop/people'),
+  reads('/shop/keys', 'people'),
+  reads('/pieces'),
+  reads('/pieces/bench'),
+  reads('/jobs/*'),
+  ...[
+    'card',
+    'estimate',
+    'findings',
+    'instrument',
+    'look',
+    'measure',
+    'pads',
+    'pads/corks',
+    'pads/springs',
+    'plan',
+    'record',
+    'regulation',
+    'round',
+    'sound',
+    'sound/pitch',
+    'sound/sheet',
+    'sound/tuning',
+    'strip',
+    'survey',
+  ].map((page) => reads(`/jobs/*/${page}`)),
+  reads('/api/v1/calendar.ics'),
+  reads('/api/v1/events'),
+  rule('/api/v1/gauges/aim', { POST: 'work' }),
+  reads('/api/v1/gauges/events'),
+  rule('/api/v1/import', { POST: 'open' }),
+  rule('/api/v1/jobs', { POST: 'open' }),
+  ...['assembly.pdf', 'board.pdf', 'card.pdf', 'estimate.pdf', 'record.pdf', 'events', 'looks', 'type'].map((file) =>
+    reads(`/api/v1/jobs/*/${file}`),
+  ),
+  rule('/api/v1/jobs/*/book.zip', { GET: 'export', POST: 'work' }),
+  // What each kind of entry takes is looked at when it is read: see `actToWrite`.
+  rule('/api/v1/jobs/*/entries', { GET: 'look', POST: 'look' }),
+  reads('/api/v1/jobs/*/export', 'export'),
+  rule('/api/v1/jobs/*/photos/*', { GET: 'look', PUT: 'tell' }),
+  rule('/api/v1/jobs/*/readings', { GET: 'look', POST: 'work' }),
+  rule('/api/v1/readings/look', { POST: 'look' }),
+  reads('/api/v1/schema/*', 'nothing'),
+  rule('/api/v1/shop', { GET: 'look', POST: 'look' }),
+  rule('/api/v1/solve/*', { POST: 'look' }),
+  rule('/api/v1/stock', { GET: 'look', POST: 'look' }),
+  rule('/api/v1/stock/items.csv', { GET: 'look', POST: 'stock' }),
+  reads('/api/v1/stock/order.csv'),
+  reads('/api/v1/stock/order.pdf'),
+  rule('/api/v1/types', { GET: 'look', POST: 'judge' }),
+  reads('/api/v1/types/*'),
+];
+
+const steps = (path: string): string[] => path.split('/').filter((step) => step !== '');
+
+/** Scripts, styles, fonts and workers: the same for everybody, and of no shop. */
+const isPublic = (path: string): boolean =>
+  path.startsWith('/_next/static/') || /^\/[\w.-]+\.(?:js|mjs|svg|ico|png|woff2|webmanifest)$/.test(path);
+
+/**
+ * What an address takes of whoever asks.
+ *
+ * @param method of the request; HEAD is asked for as GET
+ * @param path without the query
+ * @returns null where no rule says anything: nobody is let in
+ */
+export function routeNeeds(method: string, path: string): RouteNeeds | null {
+  if ((method === 'GET' || method === 'HEAD') && isPublic(path)) return 'nothing';
+  const asked = steps(path);
+  const fits = ({ path: known }: RouteRule) => {
+    const parts = steps(known);
+    return (
+      (parts.length === asked.length || (parts.at(-1) === '*' && known.startsWith('/api/auth/') && asked.length > 2)) &&
+      parts.every((part, i) => part === '*' || part === asked[i])
+    );
+  };
+  // A path that names its steps goes before one that leaves them open.
+  const rules = routeRules.filter(fits).sort((a, b) => a.path.split('*').length - b.path.split('*').length);
+  return rules[0]?.needs[method === 'HEAD' ? 'GET' : method] ?? null;
+}

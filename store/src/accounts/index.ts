@@ -1,0 +1,4 @@
+export * from './audit';
+export * from './keys';
+export { demoPeople, loadDemoKeys } from './demoKeys';
+export { allow } from './limits';

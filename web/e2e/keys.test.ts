@@ -1,0 +1,242 @@
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { admit, roles, type Asker, type Role } from '@holotonos/core';
+import type { Page } from 'puppeteer-core';
+import { bodyAt } from '../bodies.mjs';
+import { routes } from '../tests/badRequests';
+import { axeProblems, fill, patience, press, seeText, startPage, startServer, tick, until, type App } from './app';
+
+jest.setTimeout(240_000);
+
+let app: App;
+let page: Page;
+let complaints: string[] = [];
+beforeAll(async () => {
+  ({ app, page, complaints } = await startPage());
+});
+afterAll(() => app.close());
+
+const owner = { name: 'Ottoline Marsh', email: 'ottoline@shop.example', password: 'a long enough word' };
+const hands: { name: string; role: Role; pin: string }[] = [
+  { name: 'Perrin Oake', role: 'technician', pin: '2718' },
+  { name: 'Juno Tam', role: 'apprentice', pin: '3141' },
+  { name: 'Zoë Färber', role: 'desk', pin: '1618' },
+];
+const seen = (name: string) => `${name} is at the bench: change hands`;
+/** Somebody else takes over, by name and number; the time it took, ms. */
+async function change(name: string, pin: string): Promise<number> {
+  await page.locator('button.hands').click();
+  await page.waitForSelector('.takers button');
+  const begun = Date.now();
+  await page.locator(`.takers button ::-p-text(${name})`).click();
+  await page.keyboard.type(pin);
+  await page.keyboard.press('Enter');
+  await page.waitForSelector(`::-p-aria([name="${seen(name)}"])`);
+  return Date.now() - begun;
+}
+
+/** Whose names stand under the entries that say this, once there is one. */
+async function signedBy(field: string, text: string): Promise<string[]> {
+  for (const end = Date.now() + patience; ; await new Promise((next) => setTimeout(next, 50))) {
+    const { rows } = await app.database.pool.query<{ author: string }>(
+      'select author from entries where body->>$1 = $2',
+      [field, text],
+    );
+    if (rows.length > 0 || Date.now() > end) return rows.map(({ author }) => author);
+  }
+}
+
+/** A browser outside the page: what it is given to carry, it carries. */
+function visitor(address = app.address) {
+  const jar = new Map<string, string>();
+  const ask = async (method: string, path: string, body?: object) => {
+    const [type = 'application/json'] = bodyAt(path).types;
+    const response = await fetch(`${address}${path}`, {
+      method,
+      redirect: 'manual',
+      headers: {
+        cookie: [...jar].map(([name, value]) => `${name}=${value}`).join('; '),
+        origin: address,
+        ...(body && { 'content-type': type.replace('*', 'png') }),
+      },
+      ...(body && { body: JSON.stringify(body) }),
+    });
+    for (const line of response.headers.getSetCookie()) {
+      const [, name = '', value = ''] = /^([^=]+)=([^;]*)/.exec(line) ?? [];
+      jar.set(name, value);
+    }
+    return response;
+  };
+  return { ask, jar };
+}
+const idOf = async (name: string) => {
+  const { rows } = await app.database.pool.query<{ id: string }>('select id from users where name = $1', [name]);
+  return rows[0]?.id ?? '';
+};
+/** Somebody signed in outside the page. */
+async function signedIn(name: string, address = app.address) {
+  const one = visitor(address);
+  await one.ask('POST', '/api/auth/sign-in/email', { email: owner.email, password: owner.password });
+  if (name === owner.name) return one;
+  await one.ask('POST', '/api/auth/bench', {});
+  const pin = hands.find((each) => each.name === name)?.pin;
+  expect((await one.ask('POST', '/api/auth/hands', { key: await idOf(name), pin })).status).toBe(200);
+  return one;
+}
+
+describe('a shop gets its lock', () => {
+  test('open, whoever comes works in it; the first owner is made by keyboard and shuts it', async () => {
+    await page.goto(`${app.address}/shop/keys`);
+    await seeText(page, 'Nobody has a key yet');
+    expect((await visitor().ask('GET', '/jobs/LL-201')).status).toBe(200);
+    await fill(page, 'Name', owner.name);
+    await page.keyboard.press('Tab');
+    await page.keyboard.type(owner.email);
+    await page.keyboard.press('Tab');
+    await page.keyboard.type(owner.password);
+    await page.keyboard.press('Enter');
+    await page.waitForSelector(`::-p-aria([name="${seen(owner.name)}"])`);
+    await seeText(page, 'made the shop’s first key');
+    // From now on nobody else comes further than the door.
+    const stranger = visitor();
+    const sent = await stranger.ask('GET', '/jobs/LL-201?x=1');
+    expect([sent.status, sent.headers.get('location')]).toEqual([303, '/sign-in?back=%2Fjobs%2FLL-201%3Fx%3D1']);
+    expect((await stranger.ask('GET', '/api/v1/jobs/LL-201/export')).status).toBe(401);
+    expect((await stranger.ask('GET', '/sign-in')).status).toBe(200);
+  });
+
+  test('keys are given out by keyboard', async () => {
+    for (const { name, role, pin } of hands) {
+      await press(page, 'A new key');
+      await until(page, () => document.activeElement?.matches('.shop-form input'));
+      await page.keyboard.type(name);
+      await page.keyboard.press('Tab');
+      await page.keyboard.type(role.slice(0, 3));
+      await page.keyboard.press('Tab');
+      await page.keyboard.type(pin);
+      await page.keyboard.press('Enter');
+      await seeText(page, `${name} has a key.`);
+    }
+    const { rows } = await app.database.pool.query('select name, role from users order by created_at');
+    expect(rows).toEqual([{ name: owner.name, role: 'owner' }, ...hands.map(({ name, role }) => ({ name, role }))]);
+  });
+
+  test('hands change in under two seconds without losing what is on the screen, and each signs', async () => {
+    await page.goto(`${app.address}/jobs/LL-203`);
+    await tick(page, 'textarea');
+    await page.keyboard.type('half written');
+    expect(await change('Juno Tam', '3141')).toBeLessThan(2000);
+    expect(await page.$eval('textarea', (field) => field.value)).toBe('half written');
+    await press(page, 'Write it down');
+    await seeText(page, 'half written');
+    expect(await signedBy('text', 'half written')).toEqual(['Juno Tam']);
+  });
+
+  test('what a role may not write is set aside in words, and sent by somebody who may', async () => {
+    await tick(page, '[id$="-decision"]');
+    await fill(page, 'What had to be decided', 'Is the lacquer kept?');
+    await fill(page, 'What was decided', 'Yes');
+    await fill(page, 'Why', 'It is original');
+    await press(page, 'Write it down');
+    await seeText(page, 'Juno Tam may not write this as apprentice');
+    await change('Perrin Oake', '2718');
+    const button = async (name: string) => page.locator(`::-p-xpath(//button[normalize-space()="${name}"])`).click();
+    await button('Send it again');
+    await seeText(page, 'This was written by Juno Tam, and Perrin Oake is signed in');
+    // Changed, it is signed by whoever changes it.
+    await button('Change it');
+    await press(page, 'Send it so');
+    expect(await signedBy('question', 'Is the lacquer kept?')).toEqual(['Perrin Oake']);
+  });
+});
+
+describe('every address and every role', () => {
+  const addresses = routes
+    .flatMap(({ address, methods }) =>
+      methods.map((method) => [method, address.replace(/\[\w+\]/g, 'LL-999')] as const),
+    )
+    // Answered by themselves, for everybody.
+    .filter(([, address]) => address !== '/api/health');
+  const stopped = (status: number) => status === 401 || status === 403 || status === 303;
+  test.each([null, ...roles])('%s', async (role) => {
+    const name = role === 'owner' ? owner.name : hands.find((each) => each.role === role)?.name;
+    const one = name === undefined ? visitor() : await signedIn(name);
+    const asker: Asker | null = role && { id: role, name: name ?? '', role };
+    const wrong: unknown[] = [];
+    for (const [method, address] of addresses) {
+      // Every one of them is asked in turn: many a second, and the door says that this is no hand.
+      const answer = await one.ask(method, address, method === 'GET' ? undefined : {});
+      await answer.arrayBuffer();
+      const expected = admit(method, address, asker, 'shut') !== 'in';
+      if (stopped(answer.status) !== expected) wrong.push([method, address, answer.status, expected]);
+    }
+    expect(wrong).toEqual([]);
+  });
+  test('headers by which the door speaks to the pages behind it are nobody else’s', async () => {
+    const forged = Buffer.from(JSON.stringify({ id: 'x', name: 'x', role: 'owner' })).toString('base64url');
+    const headers = { 'x-holotonos-asker': forged, 'x-holotonos-keeping': 'open' };
+    for (const path of ['/jobs/LL-201', '/api/v1/jobs/LL-201/export', '/shop/keys'])
+      expect([303, 401]).toContain((await fetch(`${app.address}${path}`, { headers, redirect: 'manual' })).status);
+    const juno = await signedIn('Juno Tam');
+    const cookie = [...juno.jar].map(([key, value]) => `${key}=${value}`).join('; ');
+    const answer = await fetch(`${app.address}/api/v1/jobs/LL-201/export`, { headers: { ...headers, cookie } });
+    expect(answer.status).toBe(403);
+  });
+});
+
+describe('the door', () => {
+  test('a server that others can reach does not open by itself, and knows no keys of a demo', async () => {
+    const server = await startServer(app.database.webUrl, { names: 'shop.example' });
+    try {
+      const stranger = visitor(server.address);
+      const sent = await stranger.ask('GET', '/jobs/LL-201');
+      expect([sent.status, sent.headers.get('strict-transport-security')]).toEqual([303, 'max-age=31536000']);
+      const come = await stranger.ask('POST', '/api/auth/sign-in/email', {
+        email: owner.email,
+        password: owner.password,
+      });
+      expect(come.status).toBe(200);
+      // Only over https does a browser carry it on.
+      expect(come.headers.getSetCookie().join()).toMatch(/__Secure-holotonos\.session_token=.*Secure/i);
+    } finally {
+      server.process.kill();
+    }
+  });
+  test('wrong passwords are counted by where they come from', async () => {
+    const statuses: number[] = [];
+    for (let n = 0; n < 12; n += 1)
+      statuses.push(
+        (await visitor().ask('POST', '/api/auth/sign-in/email', { email: owner.email, password: 'not that one' }))
+          .status,
+      );
+    expect(new Set(statuses)).toEqual(new Set([401, 429]));
+    expect(statuses.at(-1)).toBe(429);
+  });
+  test('what the library could do beside is not there', async () => {
+    const one = visitor();
+    for (const path of [
+      '/sign-up/email',
+      '/update-user',
+      '/list-sessions',
+      '/delete-user',
+      '/ok',
+      '/error',
+      '/reset-password',
+    ])
+      expect([path, (await one.ask('POST', `/api/auth${path}`, {})).status]).toEqual([path, 404]);
+  });
+  test('nothing that axe can find, in both lights and on a phone', async () => {
+    for (const path of ['/sign-in', '/shop/keys']) {
+      await page.goto(`${app.address}${path}`);
+      await until(page, () => !document.body.innerText.includes('Asking the door'));
+      expect([path, await axeProblems(page)]).toEqual([path, []]);
+      await page.keyboard.press('`');
+      expect([path, await axeProblems(page)]).toEqual([path, []]);
+      await page.keyboard.press('`');
+    }
+    await page.setViewport({ width: 390, height: 844 });
+    await page.goto(`${app.address}/sign-in`);
+    await until(page, () => document.querySelector('.takers button'));
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    expect(complaints).toEqual([]);
+  });
+});

@@ -1,0 +1,245 @@
+'use client';
+
+import { parseNumber, roles, roleWords, type Role, type ShopState } from '@holotonos/core';
+import { useCallback, useEffect, useState } from 'react';
+import { useBench, useWhen } from '@/frame/BenchContext';
+import { FirstOwnerForm } from '@/frame/FirstOwnerForm';
+import { askDoor } from '@/frame/keysApi';
+import { useShop, type WriteShop } from '@/shop/useShop';
+import { Button } from '@/ui/bootstrap';
+import { ChoiceField, ShopSection, TextField } from '@/ui/fields';
+import { FormEnd } from '@/ui/FormEnd';
+
+/** Somebody who has a key, as the page shows it. */
+interface ShownKey {
+  id: string;
+  name: string;
+  role: Role;
+  email: string | null;
+  hasPin: boolean;
+  ended: boolean;
+}
+interface AuditLine {
+  seq: number;
+  at: string;
+  what: string;
+  who: string;
+  about: string;
+  address: string;
+}
+
+const auditWords: Readonly<Record<string, string>> = {
+  'signed-in': 'came in',
+  'changed-hands': 'took over from',
+  'refused': 'was refused',
+  'signed-out': 'went out',
+  'first-owner': 'made the shop’s first key',
+  'bench-made': 'made a browser a bench',
+  'key-made': 'gave a key:',
+  'key-changed': 'changed a key:',
+  'key-ended': 'took a key back:',
+  'exported': 'took out of the house:',
+};
+
+const ways = ({ email, hasPin }: ShownKey) =>
+  [email && `password, ${email}`, hasPin && 'number at the bench'].filter(Boolean).join('; ') || 'none';
+
+/** A key is given, or said otherwise. What is left empty stays as it is. */
+function KeyForm({ shown, done }: { shown: ShownKey | null; done: (said: string | null) => void }) {
+  const [name, setName] = useState(shown?.name ?? '');
+  const [role, setRole] = useState<Role>(shown?.role ?? 'technician');
+  const [pin, setPin] = useState('');
+  const [email, setEmail] = useState(shown?.email ?? '');
+  const [password, setPassword] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const send = async (more: object = {}) => {
+    const typed = { name: name.trim(), role, pin, email: email.trim(), password };
+    const answer = await askDoor('/keys', { ...(shown && { id: shown.id }), ...typed, ...more });
+    if (!answer.ok) return setProblem(answer.message);
+    done(shown ? `${name} has it so now.` : `${name} has a key.`);
+  };
+  return (
+    <ShopSection title={shown ? `The key of ${shown.name}` : 'A new key'}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void send();
+        }}
+      >
+        <div className="shop-form">
+          <TextField label="Name" autoComplete="off" autoFocus value={name} set={setName} />
+          <ChoiceField
+            label="Role"
+            name="role"
+            value={role}
+            set={setRole}
+            choices={roles.map((each) => [each, roleWords[each].title])}
+          />
+          <TextField
+            label={`Number, 4 to 8 digits${shown?.hasPin ? ' (empty: as it is)' : ''}`}
+            inputMode="numeric"
+            autoComplete="off"
+            value={pin}
+            set={setPin}
+          />
+          <TextField label="E-mail address (if any)" type="email" autoComplete="off" value={email} set={setEmail} />
+          <TextField
+            label="Password (with an address)"
+            type="password"
+            autoComplete="new-password"
+            value={password}
+            set={setPassword}
+          />
+        </div>
+        <p className="soft">{roleWords[role].does}</p>
+        <FormEnd
+          action={shown ? 'Keep it so' : 'Give the key'}
+          disabled={false}
+          onBack={() => done(null)}
+          problem={problem}
+        />
+        {shown && !shown.ended && (
+          <Button variant="quiet" className="mt-2" onClick={() => void send({ ended: true })}>
+            Take the key back
+          </Button>
+        )}
+      </form>
+    </ShopSection>
+  );
+}
+
+/** After how long a bench that nobody touches asks who is there. */
+function LockForm({ minutes, write }: { minutes: number; write: WriteShop }) {
+  const [text, setText] = useState(String(minutes));
+  const [said, setSaid] = useState('');
+  const submit = async () => {
+    const typed = parseNumber(text);
+    if (typed === null || !Number.isInteger(typed) || typed < 1 || typed > 480)
+      return setSaid('Type whole minutes, 1 to 480.');
+    const wrong = await write('lock', { minutes: typed });
+    setSaid(wrong ?? 'Kept. Pages that are open take it up when they are loaded again.');
+  };
+  return (
+    <ShopSection title="Locking">
+      <form
+        className="d-flex flex-wrap gap-2 align-items-end"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void submit();
+        }}
+      >
+        <TextField
+          label="Minutes without a touch until a bench asks who is there"
+          inputMode="numeric"
+          value={text}
+          set={setText}
+        />
+        <Button type="submit">Keep it so</Button>
+      </form>
+      <p aria-live="polite" className="mb-0">
+        {said}
+      </p>
+    </ShopSection>
+  );
+}
+
+/** Who may come into this shop, as what, and who has been here. */
+export function KeysView({ first }: { first: ShopState }) {
+  const { keeping } = useBench();
+  const { momentText } = useWhen();
+  const { shop, write } = useShop(first);
+  const [keys, setKeys] = useState<ShownKey[] | null>(null);
+  const [lines, setLines] = useState<AuditLine[]>([]);
+  const [open, setOpen] = useState<ShownKey | 'new' | null>(null);
+  const [said, setSaid] = useState('');
+  const read = useCallback(async () => {
+    const [list, log] = await Promise.all([
+      askDoor<{ keys: ShownKey[] }>('/keys'),
+      askDoor<{ lines: AuditLine[] }>('/audit'),
+    ]);
+    if (!list.ok) return setSaid(list.message);
+    setKeys(list.body.keys);
+    if (log.ok) setLines(log.body.lines);
+  }, []);
+  useEffect(() => {
+    // Nobody has a key yet: there is nothing to ask for.
+    if (keeping !== 'open') queueMicrotask(() => void read());
+  }, [keeping, read]);
+  const done = (words: string | null) => {
+    setOpen(null);
+    setSaid(words ?? '');
+    void read();
+  };
+  return (
+    <>
+      <p aria-live="polite">{said}</p>
+      {keeping === 'open' ? (
+        <ShopSection title="The first owner">
+          <p>
+            Nobody has a key yet: whoever reaches this machine works in the shop, under any name. Make the first owner,
+            and from then on everybody comes in with a key of their own, and signs with it.
+          </p>
+          <FirstOwnerForm onIn={() => window.location.reload()} />
+        </ShopSection>
+      ) : (
+        <>
+          <ShopSection title="Keys">
+            <table className="readings">
+              <caption className="visually-hidden">Who has a key</caption>
+              <thead>
+                <tr>
+                  <th scope="col">Name</th>
+                  <th scope="col">Role</th>
+                  <th scope="col">Comes in by</th>
+                  <th scope="col">
+                    <span className="visually-hidden">Change</span>
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {(keys ?? []).map((each) => (
+                  <tr key={each.id}>
+                    <th scope="row">{each.name}</th>
+                    <td>{each.ended ? 'taken back' : roleWords[each.role].title}</td>
+                    <td>{each.ended ? '–' : ways(each)}</td>
+                    <td>
+                      <Button
+                        variant="quiet"
+                        aria-label={`Change the key of ${each.name}`}
+                        onClick={() => setOpen(each)}
+                      >
+                        Change
+                      </Button>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            <Button className="mt-2" onClick={() => setOpen('new')}>
+              A new key
+            </Button>
+          </ShopSection>
+          {open !== null && (
+            <KeyForm key={open === 'new' ? 'new' : open.id} shown={open === 'new' ? null : open} done={done} />
+          )}
+          <LockForm key={shop.lockMinutes} minutes={shop.lockMinutes} write={write} />
+          <ShopSection title="Who was here">
+            {lines.length === 0 ? (
+              <p className="mb-0">Nobody yet.</p>
+            ) : (
+              <ul className="mb-0">
+                {lines.map(({ seq, at, what, who, about, address }) => (
+                  <li key={seq}>
+                    <span className="soft">{momentText(new Date(at).toISOString())}</span> {who}{' '}
+                    {auditWords[what] ?? what} {about.startsWith('PIN of') ? 'with a wrong number' : about}
+                    {address && <span className="soft"> ({address})</span>}
+                  </li>
+                ))}
+              </ul>
+            )}
+          </ShopSection>
+        </>
+      )}
+    </>
+  );
+}

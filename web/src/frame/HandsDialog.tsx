@@ -1,0 +1,131 @@
+'use client';
+
+import Link from 'next/link';
+import { useEffect, useRef, useState } from 'react';
+import { Button, Modal } from '@/ui/bootstrap';
+import { askWho } from './askWho';
+import { useBench } from './BenchContext';
+import { askDoor, readDoor, type Door } from './keysApi';
+import { PinForm } from './PinForm';
+
+/** What counts as somebody being there. */
+const touches = ['pointerdown', 'keydown', 'wheel'] as const;
+
+/** Locks the bench when nobody has touched it for as long as the shop wants. */
+function useIdleLock(minutes: number, on: boolean, lock: () => void): void {
+  const kept = useRef(lock);
+  useEffect(() => {
+    kept.current = lock;
+  });
+  useEffect(() => {
+    if (!on) return;
+    // A clock that looks, not one that runs off: a tablet that was asleep locks when it wakes.
+    let last = Date.now();
+    const touch = () => {
+      last = Date.now();
+    };
+    const look = setInterval(() => {
+      if (Date.now() - last > minutes * 60_000) kept.current();
+    }, 1000);
+    for (const each of touches) window.addEventListener(each, touch, { passive: true });
+    return () => {
+      clearInterval(look);
+      for (const each of touches) window.removeEventListener(each, touch);
+    };
+  }, [minutes, on]);
+}
+
+/** Who is at the bench, and how another takes over without losing what is on the screen. */
+export function Hands() {
+  const { asker, keeping, setAsker, lockMinutes } = useBench();
+  const [open, setOpen] = useState(false);
+  const [door, setDoor] = useState<Door | null>(null);
+  const [problem, setProblem] = useState('');
+  const ask = () => {
+    setOpen(true);
+    void readDoor().then((answer) => {
+      if (answer.ok) setDoor(answer.body);
+      else setProblem(answer.message);
+    });
+  };
+  const lock = async () => {
+    await askDoor('/sign-out', {});
+    setAsker(null);
+    ask();
+  };
+  useIdleLock(lockMinutes, asker !== null, () => void lock());
+  const asked = useRef(ask);
+  useEffect(() => {
+    asked.current = ask;
+  });
+  useEffect(() => {
+    const onAsk = () => asked.current();
+    window.addEventListener(askWho, onAsk);
+    return () => window.removeEventListener(askWho, onAsk);
+  }, []);
+  // What is on the screen is nobody else's business once the bench is locked.
+  const must = asker === null && keeping === 'shut';
+  const close = () => setOpen(false);
+  return (
+    <>
+      <Button
+        variant="quiet"
+        className="hands"
+        onClick={ask}
+        {...(asker && { 'aria-label': `${asker.name} is at the bench: change hands` })}
+      >
+        {asker ? asker.name : 'Say who you are'}
+      </Button>
+      <Modal
+        show={open}
+        onHide={close}
+        backdrop={must ? 'static' : true}
+        keyboard={!must}
+        backdropClassName={must ? 'locked' : undefined}
+        animation={false}
+        aria-labelledby="hands-title"
+      >
+        <Modal.Header>
+          <Modal.Title as="h2" id="hands-title">
+            Who is at the bench?
+          </Modal.Title>
+        </Modal.Header>
+        <Modal.Body>
+          {problem && <p className="say fault">{problem}</p>}
+          {!door && !problem && <p aria-live="polite">Asking the door …</p>}
+          {door && door.people.length > 0 && (
+            <PinForm
+              people={door.people}
+              onIn={(who) => {
+                setAsker(who);
+                close();
+              }}
+            />
+          )}
+          {door && door.people.length === 0 && (
+            <p>
+              {door.bench
+                ? 'Nobody has a number yet. An owner gives them out under Shop, Who may come in.'
+                : 'This browser is no bench of the shop yet: sign in with a password once, and make it one.'}
+            </p>
+          )}
+        </Modal.Body>
+        <Modal.Footer>
+          <Link className="btn btn-quiet" href="/sign-in">
+            With a password
+          </Link>
+          {asker && (
+            <Button variant="quiet" onClick={() => void lock()}>
+              Lock the bench
+            </Button>
+          )}
+          {!must && (
+            <Button variant="quiet" onClick={close}>
+              Back
+            </Button>
+          )}
+        </Modal.Footer>
+      </Modal>
+    </>
+  );
+}

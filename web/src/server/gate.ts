@@ -1,0 +1,125 @@
+// Runs at the door, before Next sees a request: bundled into web/.next/gate.mjs, so it may lean on nothing of Next's.
+import { admit, routeNeeds, type Asker, type Keeping } from '@holotonos/core';
+import { allow, noteAudit, openStore } from '@holotonos/store';
+import { askerOf, authOf, authPaths, keepingOf, secretOf, toNodeHandler, type Auth } from '@holotonos/store/auth';
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import { addressHeader, askerHeader, keepingHeader } from './gateHeaders';
+
+/** A request that goes no further: what is answered, or where a browser is sent instead. */
+export type Stop =
+  | { status: number; body: { error: string; message: string }; retryAfter?: number }
+  | { location: string }
+  /** it was answered here */
+  | 'answered';
+
+/** How long a process may believe that the shop is still kept as it was. */
+const believedMs = 1000;
+/** Writing and uploading more often than any hand can. */
+const limits = { write: { most: 600, windowMs: 60_000 }, upload: { most: 90, windowMs: 60_000 } } as const;
+
+const stop = (status: number, error: string, message: string, retryAfter?: number): Stop => ({
+  status,
+  body: { error, message },
+  ...(retryAfter !== undefined && { retryAfter }),
+});
+
+/** Where a request comes from: beyond this machine a proxy says so, and only a proxy on this machine is believed. */
+export function addressOf(request: Pick<IncomingMessage, 'headers' | 'socket'>, beyond: boolean): string {
+  const near = request.socket.remoteAddress ?? '';
+  const told = request.headers['x-forwarded-for'];
+  const last = (Array.isArray(told) ? told.join(',') : (told ?? '')).split(',').at(-1)?.trim() ?? '';
+  return beyond && last !== '' && /^(?:::ffff:)?127\.|^::1$/.test(near) ? last : near;
+}
+
+/** Who asks, in a form that may stand in a header: names are not all of letters that may. */
+export const packAsker = (asker: Asker): string => Buffer.from(JSON.stringify(asker)).toString('base64url');
+
+export interface GateOptions {
+  databaseUrl: string;
+  /** the server was told names of its own: others than this machine reach it */
+  beyond: boolean;
+}
+
+/**
+ * The one place where it is looked at who may do what. Resolves to what stops a request, or null when it goes on; then it
+ * carries who asks.
+ */
+export function openGate({ databaseUrl, beyond }: GateOptions) {
+  const { db, close } = openStore(databaseUrl, 3);
+  let auth: Promise<Auth> | null = null;
+  // Asked for again where it failed: the database may have been away.
+  const library = () =>
+    (auth ??= secretOf(db)
+      .then((secret) => authOf(db, { secret, beyond }))
+      .catch((error: unknown) => {
+        auth = null;
+        throw error;
+      }));
+  let known: { keeping: Keeping; at: number } | null = null;
+  async function keeping(): Promise<Keeping> {
+    if (known && Date.now() - known.at < believedMs) return known.keeping;
+    try {
+      known = { keeping: await keepingOf(db, beyond), at: Date.now() };
+    } catch (error) {
+      // Open or shut, it stays as it was last seen; a door that has never seen it stays shut.
+      if (!known) throw error;
+    }
+    return known.keeping;
+  }
+
+  async function ofLibrary(request: IncomingMessage, response: ServerResponse, path: string): Promise<Stop> {
+    if (!authPaths.includes(path.slice('/api/auth'.length))) return stop(404, 'not-found', 'There is no such address.');
+    await toNodeHandler(await library())(request, response);
+    // The first owner shuts the shop: nobody waits a second for that.
+    known = null;
+    return 'answered';
+  }
+
+  async function admitted(request: IncomingMessage, response: ServerResponse): Promise<Stop | null> {
+    const { method = 'GET', url = '/', headers } = request;
+    for (const ours of [askerHeader, keepingHeader]) Reflect.deleteProperty(headers, ours);
+    headers[addressHeader] = addressOf(request, beyond);
+    const [path = '/'] = url.split('?', 1);
+    if (path.startsWith('/api/auth/')) return await ofLibrary(request, response, path);
+    const needs = routeNeeds(method, path);
+    if (needs === 'nothing' && path !== '/sign-in') return null;
+    const kept = await keeping();
+    headers[keepingHeader] = kept;
+    if (kept === 'open') return null;
+    const asker = await askerOf(await library(), headers.cookie, beyond);
+    if (asker) headers[askerHeader] = packAsker(asker);
+    switch (admit(method, path, asker, kept)) {
+      case 'sign-in':
+        return path.startsWith('/api/')
+          ? stop(401, 'sign-in', 'Nobody is signed in here. Say who you are first.')
+          : { location: `/sign-in?back=${encodeURIComponent(url)}` };
+      case 'not-yours':
+        return path.startsWith('/api/')
+          ? stop(403, 'not-yours', `That is not for ${asker?.name ?? 'you'} to do. An owner of the shop says who may.`)
+          : { location: `/sign-in?not=${encodeURIComponent(path)}` };
+      case 'in':
+        break;
+    }
+    if (asker && method !== 'GET' && method !== 'HEAD') {
+      const kind = method === 'PUT' ? 'upload' : 'write';
+      const wait = await allow(db, `${kind} of ${asker.id}`, limits[kind].most, limits[kind].windowMs);
+      if (wait > 0) return stop(429, 'too-often', `That is more than a hand can do: go on in ${wait} s.`, wait);
+    }
+    if (asker && needs === 'export')
+      await noteAudit(db, { what: 'exported', who: asker.name, about: path, address: addressOf(request, beyond) });
+    return null;
+  }
+
+  return {
+    close,
+    /** Never throws: with the database away it says so. */
+    async gate(request: IncomingMessage, response: ServerResponse): Promise<Stop | null> {
+      try {
+        return await admitted(request, response);
+      } catch (error) {
+        console.error(`At the door: ${error instanceof Error ? error.message : 'a fault without a name'}`);
+        return stop(503, 'unavailable', 'The database does not answer. Nothing was written; try again in a moment.', 5);
+      }
+    },
+  };
+}
