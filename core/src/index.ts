@@ -10,6 +10,7 @@ export * from './readings';
 export * from './corrections';
 export * from './shop';
 export * from './access';
+export * from './ownerPage';
 export * from './rounds';
 export * from './devices';
 export * from './survey';

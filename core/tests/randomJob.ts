@@ -58,6 +58,8 @@ const fitting: Partial<Record<EntryKind, (body: Body, state: JobState, chance: C
     ...body,
     key: pick(chance, instrument?.keys ?? [])?.id,
   }),
+  'owner-link': (body, { photos }, chance) => ({ ...body, photos: [pick(chance, [...photos.keys()])].filter(Boolean) }),
+  'owner-link-over': (_, { ownerLinks }, chance) => ({ link: pick(chance, [...ownerLinks.keys()]) }),
   'post-bush': (body, { instrument }, chance) => {
     const { outer = 4, wall = 8 } = body as { outer?: number; wall?: number };
     return { ...body, post: pick(chance, instrument?.posts ?? [])?.id, cutter: outer, depth: wall / 2 };

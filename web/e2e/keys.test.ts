@@ -149,6 +149,104 @@ describe('a shop gets its lock', () => {
   });
 });
 
+describe('the owner’s page', () => {
+  let link = '';
+  const outside = () => new URL(link).pathname;
+  test('a link is made by whoever deals with owners, and opens without a key what was chosen', async () => {
+    await page.goto(`${app.address}/jobs/LL-203/estimate`);
+    await tick(page, 'fieldset input[type=checkbox]');
+    await press(page, 'Make a link');
+    await page.waitForSelector('[aria-label="The link"]');
+    link = await page.$eval('[aria-label="The link"]', (field) => (field as HTMLInputElement).value);
+    expect(link).toMatch(/\/owner\/LL-203\/[\w-]{43}$/);
+    await seeText(page, 'with 1 photo.');
+    // What opens it is written down nowhere.
+    const { rows } = await app.database.pool.query<{ body: string }>(
+      "select body::text as body from entries where kind = 'owner-link'",
+    );
+    expect(rows).toHaveLength(1);
+    expect(rows[0]?.body).not.toContain(link.split('/').at(-1));
+  });
+  test('on a phone: how it goes, a photograph, an estimate to accept; the bench sees the answer at once', async () => {
+    const context = await app.browser.createBrowserContext();
+    const phone = await context.newPage();
+    await phone.setViewport({ width: 390, height: 844 });
+    await phone.goto(link);
+    await seeText(phone, 'steps are done');
+    expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    await until(phone, () => [...document.images].every(({ complete, naturalWidth }) => complete && naturalWidth > 0));
+    expect(await phone.$$eval('img', (images) => images.length)).toBe(1);
+    // Nothing there leads to the bench.
+    const ways = await phone.$$eval('a[href]', (links) => links.map((each) => each.getAttribute('href') ?? ''));
+    expect(ways.filter((way) => !way.startsWith('/api/v1/owner/') && way !== '#main')).toEqual([]);
+    expect(await axeProblems(phone)).toEqual([]);
+    await press(phone, 'I accept');
+    await seeText(phone, 'The shop sees it at once');
+    await seeText(page, 'Accepted on');
+    await phone.reload();
+    await seeText(phone, 'Agreed to so far');
+    await context.close();
+  });
+  test('opens nothing beside, whoever tries', async () => {
+    const one = visitor();
+    const at = `/api/v1${outside()}`;
+    const { rows } = await app.database.pool.query<{ id: string; chosen: boolean }>(
+      `select id::text, id::text in (select jsonb_array_elements_text(body->'photos') from entries where kind = 'owner-link') as chosen
+       from photos where job_id = (select id from jobs where ticket = 'LL-203')`,
+    );
+    const status = async (method: string, path: string, body?: object) => (await one.ask(method, path, body)).status;
+    for (const { id, chosen } of rows) expect(await status('GET', `${at}/photos/${id}`)).toBe(chosen ? 200 : 404);
+    // Not signed yet: there is no record to take home.
+    expect(await status('GET', `${at}/record.pdf`)).toBe(404);
+    expect(await status('GET', outside().replace('LL-203', 'LL-201'))).toBe(200);
+    expect(await (await one.ask('GET', outside().replace('LL-203', 'LL-201'))).text()).toContain(
+      'opens nothing any more',
+    );
+    for (const path of ['/jobs/LL-203', '/', '/shop']) expect(await status('GET', path)).toBe(303);
+    for (const path of [`/api/v1/jobs/LL-203/export`, '/api/v1/jobs/LL-203/photos/x', '/api/v1/shop'])
+      expect(await status('GET', path)).toBe(401);
+    const answer = { id: 'x', estimate: 'y', answer: 'accepted', by: 'somebody' };
+    expect(await status('POST', `${at}/answer`, answer)).toBe(404);
+    for (const bad of [
+      {},
+      { ...answer, answer: 'changed' },
+      { ...answer, by: '' },
+      { ...answer, by: 'a\u0000' },
+      { ...answer, note: 7 },
+    ])
+      expect(await status('POST', `${at}/answer`, bad)).toBe(400);
+  });
+  test('an answer is given once; the same sent again is the same', async () => {
+    const one = visitor();
+    const { rows } = await app.database.pool.query<{ id: string; estimate: string; by: string; answer: string }>(
+      `select e.id::text, body->>'estimate' as estimate, body->>'by' as by, body->>'answer' as answer from entries e
+       where kind = 'agreement' and job_id = (select id from jobs where ticket = 'LL-203')`,
+    );
+    const [said] = rows;
+    expect(said?.answer).toBe('accepted');
+    const again = await one.ask('POST', `/api/v1${outside()}/answer`, { ...said });
+    expect(again.status).toBe(200);
+    const other = await one.ask('POST', `/api/v1${outside()}/answer`, {
+      ...said,
+      id: '00000000-0000-4000-8000-00000000beef',
+      answer: 'refused',
+    });
+    expect(other.status).toBe(409);
+  });
+  test('taken back, it opens nothing from that moment', async () => {
+    await press(page, 'Take it back');
+    await until(page, () => !document.body.innerText.includes('A link opens until'));
+    const one = visitor();
+    for (const end = Date.now() + patience; Date.now() < end; await new Promise((next) => setTimeout(next, 50)))
+      if ((await (await one.ask('GET', outside())).text()).includes('opens nothing any more')) break;
+    expect(await (await one.ask('GET', outside())).text()).toContain('opens nothing any more');
+    const { rows } = await app.database.pool.query<{ id: string }>(
+      "select id::text from photos where job_id = (select id from jobs where ticket = 'LL-203') limit 1",
+    );
+    expect((await one.ask('GET', `/api/v1${outside()}/photos/${rows[0]?.id}`)).status).toBe(404);
+  });
+});
+
 describe('every address and every role', () => {
   const addresses = routes
     .flatMap(({ address, methods }) =>

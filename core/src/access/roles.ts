@@ -88,6 +88,8 @@ export const actOfEntry: Record<EntryKind, Act> = {
   'cost': 'money',
   'estimate': 'money',
   'agreement': 'money',
+  'owner-link': 'money',
+  'owner-link-over': 'money',
   'time': 'tell',
   'instrument-change': 'work',
   'survey': 'work',

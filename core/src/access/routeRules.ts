@@ -17,6 +17,12 @@ export const routeRules: readonly RouteRule[] = [
   // Whoever signs in has not signed in yet.
   reads('/sign-in', 'nothing'),
   rule('/api/auth/*', { GET: 'nothing', POST: 'nothing' }),
+  // By a link nobody can guess: the page itself looks whether it opens anything.
+  reads('/owner/*/*', 'nothing'),
+  reads('/api/v1/owner/*/*/photos/*', 'nothing'),
+  reads('/api/v1/owner/*/*/record.pdf', 'nothing'),
+  rule('/api/v1/owner/*/*/answer', { POST: 'nothing' }),
+  rule('/api/v1/jobs/*/owner-link', { POST: 'money' }),
   reads('/api/health', 'nothing'),
   reads('/icon.svg', 'nothing'),
   reads('/'),

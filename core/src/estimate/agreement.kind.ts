@@ -18,14 +18,20 @@ const body = {
   additionalProperties: false,
 } as const satisfies JSONSchema;
 
-/** What the owner said to an estimate. */
+/** What the owner said to an estimate. Taken, its scope and practice are those of the job from then on. */
 export const agreement: JobKind<'agreement', FromSchema<typeof body>> = {
   body,
   misfits: ({ estimates }, { estimate }) =>
     estimates.has(estimate) ? [] : says('estimate', 'is not an estimate of this job'),
-  fold: ({ estimates }, entry) => {
-    const given = estimates.get(entry.body.estimate);
-    if (given) estimates.set(entry.body.estimate, { ...given, answer: entry });
+  fold: (draft, entry) => {
+    const given = draft.estimates.get(entry.body.estimate);
+    if (!given) return;
+    draft.estimates.set(entry.body.estimate, { ...given, answer: entry });
+    const { practice, scope, changeOf } = given.estimate.body;
+    // What was offered is what the job goes by from here on; a change only adds to it.
+    if (entry.body.answer === 'refused' || changeOf !== undefined) return;
+    draft.practice = practice;
+    if (draft.intake) draft.intake = { ...draft.intake, scope };
   },
   words: ({ answer, by, note }) => `Owner’s answer: ${answer}${by ? `, ${by}` : ''}${note ? `. ${note}` : ''}`,
   turnsPlan: true,

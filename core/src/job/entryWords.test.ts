@@ -80,6 +80,8 @@ const bodies: Record<string, [object, string]> = {
     { title: 'Stage', total: { likely: 123450 }, currency: 'EUR' },
     'Estimate given: Stage, about €1,234.50',
   ],
+  'owner-link': [{ until: '2026-12-31', photos: ['a', 'b'] }, 'Link for the owner, until 2026-12-31, with 2 photos'],
+  'owner-link-over': [{ link: 'x' }, 'Link for the owner taken back'],
   'agreement': [
     { answer: 'accepted', by: 'hall warden', note: 'by telephone' },
     'Owner’s answer: accepted, hall warden. by telephone',

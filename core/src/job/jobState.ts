@@ -6,6 +6,7 @@ import type { FindingState } from '../findings';
 import type { InstrumentType } from '../instruments';
 import type { LogState } from '../logbook';
 import type { Chosen } from '../materials';
+import type { OwnerLink } from '../ownerPage';
 import type { ShimsUnder } from '../padSet';
 import type { OperationState } from '../plan';
 import type { PointState, TickState } from '../readings';
@@ -73,6 +74,8 @@ export interface JobState extends LogState<Entry> {
   costs: ReadonlyMap<string, NewEntryOf<'cost'>['body']>;
   /** in the order they were given */
   estimates: ReadonlyMap<string, EstimateState>;
+  /** links the owner was given to a page of their own */
+  ownerLinks: ReadonlyMap<string, OwnerLink>;
   signOff: EntryOf<'sign-off'> | null;
 }
 
@@ -114,6 +117,7 @@ export const emptyJobState: JobState = {
   tested: new Map(),
   costs: new Map(),
   estimates: new Map(),
+  ownerLinks: new Map(),
   signOff: null,
   unread: new Map(),
 };

@@ -25,6 +25,8 @@ import { roundSkip } from '../rounds/roundSkip.kind';
 import { played } from '../sound/played.kind';
 import { tested } from '../sound/tested.kind';
 import { postBush } from '../bushing/postBush.kind';
+import { ownerLink } from '../ownerPage/ownerLink.kind';
+import { ownerLinkOver } from '../ownerPage/ownerLinkOver.kind';
 import { springSet } from '../springSet/springSet.kind';
 import { board } from '../stripdown/board.kind';
 import { namedOff } from '../stripdown/namedOff.kind';
@@ -75,6 +77,8 @@ export const jobKinds = {
   'cost': cost,
   'estimate': estimate,
   'agreement': agreement,
+  'owner-link': ownerLink,
+  'owner-link-over': ownerLinkOver,
   'time': time,
   'instrument-change': instrumentChange,
   'survey': survey,

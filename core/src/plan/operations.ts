@@ -448,6 +448,18 @@ export const operationKinds = {
     reach: ['postLean', 'postHeight'],
     clears: 'key',
   }),
+  'wash-flux': work('seams', 'Wash off flux, see to the finish: {part}', [5, 12, 30], {
+    unattended: 20,
+    cautions: ['solvent', 'finish'],
+    tools: ['warm water', 'soft brush', 'cotton', 'wax'],
+    how: [
+      'Burnt flux and residue off, rinsed until nothing green comes back; dry, also under the seam.',
+      'The colour may be brought nearer by gentle warming, where the owner has agreed; no compound on brittle lacquer or thin plate.',
+      'Bare metal that is not polished afterwards is sealed with wax. Photograph it as it is now: what stays of the heat is said to the owner.',
+    ],
+    keysOff: true,
+    clears: 'near',
+  }),
   'locate-fitting': work('seams', 'Set guard or brace back on to look: {part}', [5, 8, 15], {
     tools: ['leak light', 'feeler film', 'straight edge'],
     how: [
@@ -724,18 +736,6 @@ export const operationKinds = {
       'Take tension off a little at a time, no kink; the key must still return by itself, quickly.',
       'Look at its pad as well: a hard pad or a deep seat asks for force too.',
     ],
-  }),
-  'wash-flux': work('finish', 'Wash off flux, see to the finish: {part}', [5, 12, 30], {
-    unattended: 20,
-    cautions: ['solvent', 'finish'],
-    tools: ['warm water', 'soft brush', 'cotton', 'wax'],
-    how: [
-      'Burnt flux and residue off, rinsed until nothing green comes back; dry, also under the seam.',
-      'The colour may be brought nearer by gentle warming, where the owner has agreed; no compound on brittle lacquer or thin plate.',
-      'Bare metal is sealed with wax. Photograph it as it is now: what stays of the heat is said to the owner.',
-    ],
-    keysOff: true,
-    clears: 'near',
   }),
   'polish': work('finish', 'Polish as little as possible', [30, 60, 150], {
     cautions: ['buffing', 'dust', 'solvent'],

@@ -132,6 +132,10 @@ export const kindRules: readonly KindRule[] = [
   ...['resolder-seam', 'resolder-hole', 'secure-post'].map((kind) =>
     kinds(kind, 'blend-dent', 'The fine round comes after the heat.'),
   ),
+  ...['braze-crack', 'resolder-seam', 'resolder-hole', 'secure-post'].map((kind) =>
+    kinds(kind, 'wash-flux', 'What the heat left is washed off once it is cold.'),
+  ),
+  kinds('wash-flux', 'look-again', 'A seam is judged cold, washed and under the glass.'),
   kinds('locate-fitting', 'blend-dent', 'Where a guard or a brace stands off says what the fine round is for.'),
   kinds('blend-dent', 'true-post', 'A dent that still moves takes its posts with it.'),
   kinds('hear-pitch', 'uncover-hole', 'Nothing is taken off again before the whole has been heard.'),

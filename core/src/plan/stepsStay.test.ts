@@ -17,6 +17,7 @@ describe('a step stays until somebody does it, skips it, or its finding is withd
     expect(planOf(job).steps.map(({ id, status }) => [id, status])).toEqual([
       ['strip-some:instrument', 'ready'],
       ['resolder-hole:e', 'curing'],
+      ['wash-flux:e', 'waiting'],
       ['look-again:e', 'waiting'],
       ['assemble-some:instrument', 'waiting'],
       ['check-moved:instrument', 'waiting'],

@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { usePathname } from 'next/navigation';
 import { useBench } from './BenchContext';
 import { Hands } from './HandsDialog';
 import { Button, Form } from '@/ui/bootstrap';
@@ -34,6 +35,8 @@ function TypedName() {
 
 export function Masthead() {
   const { keeping, light, switchLight, setHelpOpen } = useBench();
+  // An owner who opens their page is no guest of the bench.
+  if (usePathname().startsWith('/owner/')) return null;
   return (
     <header className="masthead">
       <Link className="name" href="/">

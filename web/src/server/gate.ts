@@ -15,7 +15,11 @@ export type Stop =
 /** How long a process may believe that the shop is still kept as it was. */
 const believedMs = 1000;
 /** Writing and uploading more often than any hand can. */
-const limits = { write: { most: 600, windowMs: 60_000 }, upload: { most: 90, windowMs: 60_000 } } as const;
+const limits = {
+  write: { most: 600, windowMs: 60_000 },
+  upload: { most: 90, windowMs: 60_000 },
+  link: { most: 240, windowMs: 60_000 },
+} as const;
 
 const stop = (status: number, error: string, message: string, retryAfter?: number): Stop => ({
   status,
@@ -82,6 +86,12 @@ export function openGate({ databaseUrl, beyond }: GateOptions) {
     const [path = '/'] = url.split('?', 1);
     if (path.startsWith('/api/auth/')) return await ofLibrary(request, response, path);
     const needs = routeNeeds(method, path);
+    if (/^\/(?:api\/v1\/)?owner\//.test(path)) {
+      // Whoever tries links out is slower than there are links.
+      const { most, windowMs } = limits.link;
+      const wait = await allow(db, `links from ${headers[addressHeader]}`, most, windowMs);
+      if (wait > 0) return stop(429, 'too-often', `Too often in a short time: go on in ${wait} s.`, wait);
+    }
     if (needs === 'nothing' && path !== '/sign-in') return null;
     const kept = await keeping();
     headers[keepingHeader] = kept;

@@ -99,17 +99,15 @@ describe('the owner’s answer', () => {
     jest.spyOn(job, 'write').mockImplementation((kind, body) => written.push([kind, body as never]) > 0);
     return written;
   };
-  test('accepted: scope and practice of the estimate are taken up', async () => {
+  test('accepted: one entry says it; scope and practice follow from it', async () => {
     const written = taking();
     show(<AnswerForm estimate={estimate()} />);
     expect(field('On').value).toBe('2026-11-25');
     type('Said by', ' Ms Tam ');
     await press('Write down the answer');
-    expect(written.map(([kind]) => kind)).toEqual(['agreement', 'intake', 'practice-change']);
+    expect(written.map(([kind]) => kind)).toEqual(['agreement']);
     expect(written[0]?.[1]).toMatchObject({ answer: 'accepted', on: '2026-11-25', by: 'Ms Tam' });
     expect(written[0]?.[1]).not.toHaveProperty('note');
-    expect(written[1]?.[1]).toMatchObject({ scope: 'overhaul', ticket: 'T-1' });
-    expect(written[2]?.[1]).toMatchObject({ practice: 'keeper', reason: expect.stringMatching(/Only what is needed/) });
   });
   test('accepted with changes: the steps left out are named', async () => {
     const written = taking();

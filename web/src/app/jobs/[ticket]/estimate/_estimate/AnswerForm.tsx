@@ -14,7 +14,7 @@ const words: Record<AgreementAnswer, string> = {
 
 /** What the owner says to an estimate, with the day. Steps can be left out of it; another practice is then taken up. */
 export function AnswerForm({ estimate }: { estimate: EntryOf<'estimate'> }) {
-  const { state, type, shop, now, write } = useJob();
+  const { type, shop, now, write } = useJob();
   const { dayOf } = useWhen();
   const id = useId();
   const [answer, setAnswer] = useState<AgreementAnswer>('accepted');
@@ -25,7 +25,7 @@ export function AnswerForm({ estimate }: { estimate: EntryOf<'estimate'> }) {
   const { body } = estimate;
   const steps = useMemo(() => estimateSteps(body.operations, type, shop), [body.operations, type, shop]);
   const submit = () => {
-    const written = write('agreement', {
+    write('agreement', {
       estimate: body.estimate,
       answer,
       on,
@@ -33,10 +33,6 @@ export function AnswerForm({ estimate }: { estimate: EntryOf<'estimate'> }) {
       ...(note.trim() && { note: note.trim() }),
       ...(answer === 'changed' && { without: [...without] }),
     });
-    if (!written || answer === 'refused' || body.changeOf !== undefined) return;
-    const reason = `Agreed with the owner: ${body.title}`;
-    if (state.intake && state.intake.scope !== body.scope) write('intake', { ...state.intake, scope: body.scope });
-    if (state.practice !== body.practice) write('practice-change', { practice: body.practice, reason });
   };
   return (
     <form

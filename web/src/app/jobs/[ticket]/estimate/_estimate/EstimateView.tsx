@@ -18,6 +18,7 @@ import { minutesText } from '@/ui/words';
 import { Bands } from '@/job/JobShell';
 import { AnswerForm } from './AnswerForm';
 import { CostsForm } from './CostsForm';
+import { OwnerLinks } from './OwnerLinks';
 import { useWhen } from '@/frame/BenchContext';
 
 const kindWords = { labour: 'Work', part: 'Parts', material: 'Materials', outside: 'Work outside' } as const;
@@ -189,6 +190,7 @@ export function EstimateView() {
             </section>
           )}
           <CostsForm currency={currencyOf(shop)} />
+          <OwnerLinks />
         </>
       }
       readout={

@@ -1,0 +1,2 @@
+export type { OwnerLink } from './ownerLink.kind';
+export * from './ownerView';
