@@ -100,6 +100,8 @@ describe('a job from its findings to a change that is agreed', () => {
       'Take off the keys in the way',
       'Close the seam: Low C',
       'Resolder the tone hole: D',
+      'Wash off flux, see to the finish: D',
+      'Wash off flux, see to the finish: Low C',
       'Look at the resoldered seam again: D',
       'Level the rim: E',
       'Set the spring: F key',

@@ -58,14 +58,22 @@ export function Hands() {
   useEffect(() => {
     asked.current = ask;
   });
+  // Whoever has put the question off is not asked again at every try of what waits: the head of the page says that it waits.
+  const putOff = useRef(false);
   useEffect(() => {
-    const onAsk = () => asked.current();
+    const onAsk = () => {
+      if (!putOff.current) asked.current();
+    };
     window.addEventListener(askWho, onAsk);
     return () => window.removeEventListener(askWho, onAsk);
   }, []);
   // What is on the screen is nobody else's business once the bench is locked.
   const must = asker === null && keeping === 'shut';
   const close = () => setOpen(false);
+  const later = () => {
+    putOff.current = true;
+    close();
+  };
   return (
     <>
       <Button
@@ -78,7 +86,7 @@ export function Hands() {
       </Button>
       <Modal
         show={open}
-        onHide={close}
+        onHide={later}
         backdrop={must ? 'static' : true}
         keyboard={!must}
         backdropClassName={must ? 'locked' : undefined}
@@ -97,6 +105,7 @@ export function Hands() {
             <PinForm
               people={door.people}
               onIn={(who) => {
+                putOff.current = false;
                 setAsker(who);
                 close();
               }}
@@ -120,7 +129,7 @@ export function Hands() {
             </Button>
           )}
           {!must && (
-            <Button variant="quiet" onClick={close}>
+            <Button variant="quiet" onClick={later}>
               Back
             </Button>
           )}

@@ -61,6 +61,8 @@ export interface Job {
   /** entries the server has not acknowledged */
   waiting: number;
   reachable: boolean;
+  /** what waits, waits for somebody to say who is there */
+  asksWho: boolean;
   refusals: Refusal[];
   dismissRefusals: () => void;
   /** entries the server will not take as they are */
@@ -138,6 +140,7 @@ export function JobProvider({
   const {
     waiting: outbox,
     reachable,
+    asksWho = false,
     aside,
   } = useSyncExternalStore(
     useCallback((onChange: () => void) => queue?.subscribe(onChange) ?? (() => undefined), [queue]),
@@ -226,6 +229,7 @@ export function JobProvider({
       shop,
       waiting: outbox.length,
       reachable,
+      asksWho,
       refusals,
       dismissRefusals,
       aside,
@@ -244,6 +248,7 @@ export function JobProvider({
       shop,
       outbox.length,
       reachable,
+      asksWho,
       refusals,
       dismissRefusals,
       aside,

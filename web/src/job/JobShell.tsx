@@ -129,7 +129,7 @@ function UnreadEntries() {
 /** The frame of every job page: what job it is, the strip, the page's own bands, and what waits to be sent. */
 export function JobShell({ children }: { children: ReactNode }) {
   const { dayText } = useWhen();
-  const { ticket, type, state, waiting, reachable, refusals, dismissRefusals } = useJob();
+  const { ticket, type, state, waiting, reachable, asksWho, refusals, dismissRefusals } = useJob();
   const { intake } = state;
   // The linkage is drawn over the tube itself, and a set of pads is a table: a drawing above would only take their room.
   const drawn = !/\/(regulation|pads|corks|springs)$/.test(usePathname());
@@ -150,7 +150,7 @@ export function JobShell({ children }: { children: ReactNode }) {
                 ? ''
                 : reachable
                   ? 'Writing …'
-                  : `The server does not answer: ${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} here and will be sent.`}
+                  : `${asksWho ? 'Nobody is signed in' : 'The server does not answer'}: ${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} here and will be sent.`}
             </span>
             <Tabs />
           </div>

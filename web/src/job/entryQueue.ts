@@ -13,6 +13,8 @@ export interface QueueState {
   waiting: readonly NewEntry[];
   /** false while nothing answers */
   reachable: boolean;
+  /** what waits, waits for somebody to say who is there */
+  asksWho?: boolean;
   aside: readonly Aside[];
 }
 
@@ -115,7 +117,7 @@ export class EntryQueue {
       this.#keeping.delete(entry.id);
       const sent = await this.#ways.send(this.#ticket, entry);
       if (sent.status === 'unreachable') {
-        this.#put({ reachable: false });
+        this.#put({ reachable: false, asksWho: sent.asksWho === true });
         await this.#ways.pause(retryMs);
         retryMs = doubled(retryMs);
         continue;

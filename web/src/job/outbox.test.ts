@@ -1,5 +1,6 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import type { NewEntry } from '@holotonos/core';
+import { askWho } from '../frame/askWho';
 import { send } from './outbox';
 
 const entry: NewEntry = {
@@ -33,6 +34,17 @@ describe('what comes of sending an entry', () => {
   test.each([429, 502, 503, 504, 507])('%i is tried again', async (status) => {
     answering(status, { message: 'later' });
     expect(await send('LL-1', entry)).toEqual({ status: 'unreachable' });
+  });
+  test('a server that wants to know who is there is asked again, and the frame hears of it', async () => {
+    const heard = jest.fn();
+    const { window: before } = globalThis as { window?: unknown };
+    const frame = new EventTarget();
+    frame.addEventListener(askWho, heard);
+    Object.assign(globalThis, { window: frame });
+    answering(401, { error: 'sign-in', message: 'Nobody is signed in here.' });
+    expect(await send('LL-1', entry)).toEqual({ status: 'unreachable', asksWho: true });
+    expect(heard).toHaveBeenCalledTimes(1);
+    Object.assign(globalThis, { window: before });
   });
   test('nobody there is tried again', async () => {
     globalThis.fetch = () => Promise.reject(new TypeError('failed to fetch'));

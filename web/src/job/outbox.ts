@@ -9,8 +9,8 @@ export type Sent =
   | { status: 'acknowledged'; entry: Entry }
   /** the server will not take it as it is, or chokes on it: it says why */
   | { status: 'refused'; problems: Problem[] }
-  /** nothing answered, or it is known that its database does not or has no room: try again */
-  | { status: 'unreachable' };
+  /** nothing answered, its database does not or has no room, or it wants to know who is there: try again */
+  | { status: 'unreachable'; asksWho?: true };
 
 /** Answers after which the same entry may be taken a little later. */
 const later = new Set([429, 502, 503, 504, 507]);
@@ -47,7 +47,7 @@ export async function send(ticket: string, entry: NewEntry): Promise<Sent> {
   if (response.status === 401) {
     // It waits until somebody has said who is there.
     window.dispatchEvent(new Event(askWho));
-    return { status: 'unreachable' };
+    return { status: 'unreachable', asksWho: true };
   }
   if (later.has(response.status)) return { status: 'unreachable' };
   try {

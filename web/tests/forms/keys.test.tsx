@@ -118,6 +118,12 @@ describe('changing hands', () => {
     // Whoever only looks may go on looking.
     await press('Back');
     expect(screen.queryByRole('dialog')).toBeNull();
+    // Put off, it is not asked again at every try.
+    act(() => void window.dispatchEvent(new Event(askWho)));
+    await settled();
+    expect(screen.queryByRole('dialog')).toBeNull();
+    await press('Say who you are');
+    expect(screen.getByRole('dialog')).toBeTruthy();
   });
   test('a browser that is no bench says what to do', async () => {
     answers['/people'] = () => said(door({ people: [], bench: false }));

@@ -92,6 +92,7 @@ export function PieceJob({ kept, shop, children }: { kept: KeptPiece; shop: Shop
       shop,
       waiting: 0,
       reachable: true,
+      asksWho: false,
       refusals,
       dismissRefusals: () => setRefusals([]),
       aside: [],
