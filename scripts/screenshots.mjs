@@ -15,8 +15,6 @@ const views = {
   'survey': { path: '/jobs/LL-203/survey' },
   'strip-down': { path: '/jobs/LL-201/strip' },
   'pads-leak': { path: '/jobs/LL-201/measure?group=pad&part=e', leak: true },
-  'body-line': { path: '/jobs/LL-201/measure?group=body-line&part=body' },
-  'sound': { path: '/jobs/LL-202/sound', press: 'It is clean, and I have read this', settle: 2000 },
   'regulation': { path: '/jobs/LL-203/regulation', keys: ['ArrowDown', 'ArrowDown', '4', 'Enter', 'd'], settle: 5000 },
   'piece': { path: '/pieces', press: 'Take it up', keys: ['ArrowDown', 'ArrowDown', 'p', 'm', '<', '<', '<'] },
   'stock': { path: '/stock' },
@@ -32,7 +30,45 @@ const views = {
     press: 'It is clean, and I have read this',
     settle: 1500,
   },
+  'owner-page': {
+    size: { width: 390, height: 844 },
+    // The pictures that were taken of the flute, and its estimate.
+    before: async ({ address, query }) => {
+      const rows = await query(
+        "select body->>'photo' as id from entries join jobs on jobs.id = job_id where ticket = 'LL-203' and kind = 'photo'",
+      );
+      const link = await ask(`${address}/api/v1/jobs/LL-203/owner-link?author=Ottoline%20Marsh`, {
+        until: '2027-12-31',
+        photos: rows.map(({ id }) => id),
+      });
+      return (await link.json()).path;
+    },
+  },
+  // Last: from then on nobody comes in without a key.
+  'keys': {
+    before: async ({ address, page }) => {
+      await page.goto(`${address}/sign-in`);
+      await page.evaluate(async () => {
+        const send = (path, body) =>
+          fetch(`/api/auth${path}`, {
+            method: 'POST',
+            headers: { 'Content-Type': 'application/json' },
+            body: JSON.stringify(body),
+          });
+        await send('/first-owner', {
+          name: 'Ottoline Marsh',
+          email: 'ottoline@lantern-lane.example',
+          password: 'only for this picture',
+        });
+        await send('/keys', { name: 'Perrin Oake', role: 'technician', pin: '2718' });
+        await send('/keys', { name: 'Juno Tam', role: 'apprentice', pin: '3141' });
+      });
+      return '/shop/keys';
+    },
+  },
 };
+const ask = (url, body) =>
+  fetch(url, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
 const wanted = process.argv.slice(2);
 const strange = wanted.filter((name) => !Object.hasOwn(views, name));
 if (strange.length > 0) {
@@ -40,16 +76,17 @@ if (strange.length > 0) {
   process.exit(2);
 }
 
-await withServer(async ({ address }) => {
+await withServer(async ({ address, query }) => {
   const browser = await puppeteer.launch({
     executablePath: chromiumPath(),
     args: chromiumArgs,
   });
   try {
-    for (const [name, { path, leak = false, settle = 1500, press, keys = [], to }] of Object.entries(views)) {
+    for (const [name, view] of Object.entries(views)) {
+      const { leak = false, settle = 1500, press, keys = [], to, before, size = { width: 1280, height: 800 } } = view;
       if (wanted.length > 0 && !wanted.includes(name)) continue;
       const page = await browser.newPage();
-      await page.setViewport({ width: 1280, height: 800 });
+      await page.setViewport(size);
       await page.evaluateOnNewDocument(
         (light) => {
           localStorage.setItem('holotonos-light', light);
@@ -60,6 +97,7 @@ await withServer(async ({ address }) => {
         },
         leak ? 'leak' : 'day',
       );
+      const path = before ? await before({ address, query, page }) : view.path;
       const response = await page.goto(`${address}${path}`, { waitUntil: 'load' });
       if (!response?.ok()) throw new Error(`${path} answered ${response?.status()}`);
       // What a worker answers and what fades in is there by then.

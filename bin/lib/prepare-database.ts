@@ -75,10 +75,9 @@ try {
   try {
     const written = wants.has('--empty') ? 0 : await loadDemo(store.db);
     if (written > 0) {
-      await loadDemoKeys(store.db);
-      console.log(
-        `Loaded the demo: ${written} tickets. Looking needs no key; its people and their numbers stand at /sign-in.`,
-      );
+      console.log(`Loaded the demo: ${written} tickets.`);
+      if (wants.has('--keys') && (await loadDemoKeys(store.db)) > 0)
+        console.log('Looking needs no key; the people of the demo and their numbers stand at /sign-in.');
     } else if (!(await hasKeys(store.db)))
       console.log(
         'Nobody has a key yet: whoever reaches this machine works in the shop. /shop/keys makes the first owner.',

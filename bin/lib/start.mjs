@@ -99,6 +99,7 @@ const prepare = (databaseUrl, { empty, ownerUrl, own }) =>
       join(root, 'bin/lib/prepare-database.ts'),
       ...(empty ? ['--empty'] : []),
       ...(own ? [] : ['--create']),
+      '--keys',
     ],
     {
       cwd: root,
