@@ -8,13 +8,13 @@ import {
   type JobState,
   type NewEntry,
 } from '@holotonos/core';
-import { and, asc, desc, eq, gt, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, ne, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { sqlState, type Database } from './database';
 import { onOtherDatabase, stampSql } from './guard';
 import { answerKnown, appendTo, lockedState, stateOf, type AppendedTo, type KeptLog } from './keptLog';
 import type { PreparedPhoto } from './photos';
-import { entries, jobs, photos } from './schema';
+import { bareSerial, entries, jobs, photos } from './schema';
 import { settleElsewhere, settleUse } from './stock';
 import { writeSummary } from './summaries';
 
@@ -193,6 +193,30 @@ export async function importJob(
     if (sqlState(error) === '23505') return 'ticket-taken';
     throw error;
   }
+}
+
+/**
+ * Tickets whose intake has this serial, by its letters and figures, newest first; the one that asks is left out. 20 at most.
+ * Whether the maker speaks against it, `sameInstrument` says.
+ */
+export async function ticketsOfSerial(db: Database, serial: string, except: string): Promise<string[]> {
+  const asked = bareSerial(sql`${serial}::text`);
+  const rows = await db
+    .select({ ticket: jobs.ticket, openedAt: jobs.openedAt })
+    .from(entries)
+    .innerJoin(jobs, eq(jobs.id, entries.jobId))
+    .where(
+      and(
+        eq(entries.kind, 'intake'),
+        sql`${asked} <> ''`,
+        sql`${bareSerial(sql`${entries.body}->>'serial'`)} = ${asked}`,
+        ne(jobs.ticket, except),
+      ),
+    )
+    .groupBy(jobs.ticket, jobs.openedAt)
+    .orderBy(desc(jobs.openedAt))
+    .limit(20);
+  return rows.map(({ ticket }) => ticket);
 }
 
 /** The newest jobs, at most `limit`. */

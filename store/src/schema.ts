@@ -1,5 +1,5 @@
 import type { BenchRow, Role } from '@holotonos/core';
-import { sql } from 'drizzle-orm';
+import { sql, type SQL } from 'drizzle-orm';
 import {
   bigint,
   boolean,
@@ -21,6 +21,9 @@ import {
 
 /** Raw bytes, in and out as a Buffer. */
 const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' });
+/** A serial by its letters and figures only: it is written with and without blanks and strokes. */
+export const bareSerial = (text: SQL | AnyPgColumn): SQL =>
+  sql`regexp_replace(lower(${text}), '[^[:alnum:]]', '', 'g')`;
 /** What the schema of an entry lets through; beyond it PostgreSQL and JavaScript count years in their own ways. */
 const ofThisAge = (column: AnyPgColumn) => sql`${column} >= '1899-12-31' and ${column} < '2101-01-02'`;
 const timeOf = () => timestamp({ withTimezone: true, mode: 'string' });
@@ -54,6 +57,10 @@ export const entries = pgTable(
     primaryKey({ columns: [table.jobId, table.seq] }),
     unique().on(table.jobId, table.id),
     check('entries_of_this_age', ofThisAge(table.benchTime)),
+    // Who was here before is asked of every ticket, too.
+    index('entries_serial')
+      .on(bareSerial(sql`body->>'serial'`))
+      .where(sql`kind = 'intake'`),
     // Whether a ticket is open is asked of every ticket at once, however long their logbooks are.
     index('entries_sign_off')
       .on(table.jobId)

@@ -1,6 +1,13 @@
 'use client';
 
-import { practiceNames, practices, entryWords, type Entry, type PracticeName } from '@holotonos/core';
+import {
+  practiceNames,
+  practices,
+  entryWords,
+  type EarlierVisit,
+  type Entry,
+  type PracticeName,
+} from '@holotonos/core';
 import Link from 'next/link';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
@@ -13,6 +20,7 @@ import { ReasonForm } from '@/ui/formParts';
 import { Bands } from '@/job/JobShell';
 import { StateMark } from '@/ui/StateMark';
 import { useWhen } from '@/frame/BenchContext';
+import { EarlierVisits } from './EarlierVisits';
 
 const pageOfLog = 25;
 
@@ -308,7 +316,7 @@ function Pictures() {
 }
 
 /** A job at a glance: what is next, what needs an answer, what the intake said, and the logbook. */
-export function OverviewView() {
+export function OverviewView({ earlier = [] }: { earlier?: readonly EarlierVisit[] }) {
   const { ticket, state, judgement, plan } = useJob();
   const { intake } = state;
   const stale = [...judgement.pads.values(), ...judgement.rims.values()].filter(
@@ -335,6 +343,7 @@ export function OverviewView() {
       work={
         <div className="split">
           <div>
+            <EarlierVisits visits={earlier} />
             <div className="sheet">
               <h2>Where it stands</h2>
               <ul className="mb-0">

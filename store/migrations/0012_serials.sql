@@ -1,0 +1,1 @@
+CREATE INDEX "entries_serial" ON "entries" USING btree (regexp_replace(lower(body->>'serial'), '[^[:alnum:]]', '', 'g')) WHERE kind = 'intake';

@@ -1,0 +1,86 @@
+'use client';
+
+import { printQuantity, type EarlierVisit, type SinceThen } from '@holotonos/core';
+import Link from 'next/link';
+import { useWhen } from '@/frame/BenchContext';
+import { useJob } from '@/job/JobContext';
+
+function Moved({ row }: { row: SinceThen }) {
+  const { state } = useJob();
+  const told = (value: number) => printQuantity({ value, unit: row.unit }, state.unit);
+  return (
+    <tr>
+      <th scope="row">
+        {row.place}: {row.what}
+      </th>
+      <td>{told(row.then.value)}</td>
+      <td>{told(row.now.value)}</td>
+      <td>{row.certain ? <strong>{row.moved > 0 ? 'more' : 'less'}</strong> : 'as it was'}</td>
+    </tr>
+  );
+}
+
+/** What this shop knows of the instrument from earlier: what was left, what was marked, and what has moved since. */
+export function EarlierVisits({ visits }: { visits: readonly EarlierVisit[] }) {
+  const { dayText } = useWhen();
+  if (visits.length === 0) return null;
+  return (
+    <>
+      {visits.map(({ ticket, openedAt, signedAt, by, summary, left, marks, since }) => (
+        <section key={ticket} className="sheet" aria-label={`Here before as ${ticket}`}>
+          <h2>
+            Here before: <Link href={`/jobs/${ticket}/record`}>{ticket}</Link>
+          </h2>
+          <p className="mb-2">
+            Taken in {dayText(openedAt)}
+            {signedAt ? `, signed ${dayText(signedAt)} by ${by}.` : ', never signed.'} {summary}
+          </p>
+          {since.length > 0 && (
+            <table className="readings mb-2">
+              <caption>
+                {since.some(({ certain }) => certain)
+                  ? 'What has moved since, more than both doubts explain, comes first'
+                  : 'Nothing has moved by more than both doubts explain'}
+              </caption>
+              <thead>
+                <tr>
+                  <th scope="col">Figure</th>
+                  <th scope="col">Went home</th>
+                  <th scope="col">Came back</th>
+                  <th scope="col">Since</th>
+                </tr>
+              </thead>
+              <tbody>
+                {since.slice(0, 12).map((row) => (
+                  <Moved key={`${row.group} ${row.part} ${row.what}`} row={row} />
+                ))}
+              </tbody>
+            </table>
+          )}
+          {left.length > 0 && (
+            <details>
+              <summary>What was left then ({left.length})</summary>
+              <ul className="mb-0">
+                {left.map(({ what, why }, i) => (
+                  <li key={i}>
+                    {what}. <span className="soft">{why}</span>
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+          {marks.length > 0 && (
+            <details>
+              <summary>Marks left for whoever opens it next ({marks.length})</summary>
+              <ul className="mb-0">
+                {marks.map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </section>
+      ))}
+    </>
+  );
+}
