@@ -82,7 +82,7 @@ export function Masthead() {
         {light === 'day' ? 'Leak light' : 'Day light'}
       </Button>
       <Button variant="quiet" onClick={() => setHelpOpen(true)} aria-keyshortcuts="?">
-        Keys
+        Help
       </Button>
     </header>
   );

@@ -18,7 +18,7 @@ jest.unstable_mockModule('../../src/job/useSolved', () => ({
   },
 }));
 const { cleanup, render, screen } = await import('@testing-library/react');
-const { alerts, press, type } = await import('./shopBench');
+const { alerts, field, press, type } = await import('./shopBench');
 const { BushingPanel } = await import('../../src/app/jobs/[ticket]/measure/_measure/BushingPanel');
 
 const sizes = {
@@ -56,13 +56,17 @@ describe('a bush for a stripped post', () => {
       expect(alerts().join()).toMatch(says);
     }
     expect(job.written).toHaveLength(1);
+    // Looked at again, it begins with what was written down.
+    cleanup();
+    const again = render(<BushingPanel part={post} />);
+    expect([field(/^Stripped hole/).value, field(/^Wood to the bore/).value]).toEqual(['4.6', '6.8']);
     const depth = job.state.bushes.get(post)?.depth ?? 0;
     type(/^Trial cut/, String(depth + 0.3));
     await press('Write the trial down');
-    shown.rerender(<BushingPanel part={post} />);
+    again.rerender(<BushingPanel part={post} />);
     expect(screen.getByText(/set the stop 0\.30 mm back/)).toBeTruthy();
     await press('No bush after all');
-    shown.rerender(<BushingPanel part={post} />);
+    again.rerender(<BushingPanel part={post} />);
     expect(job.state.bushes.size).toBe(0);
     expect(screen.queryByText(/As worked out/)).toBeNull();
   });

@@ -50,7 +50,7 @@ function KeptBush({ part }: { part: string }) {
         }
       }}
     >
-      <h4>Written down for this post</h4>
+      <h3>Written down for this post</h3>
       <ul>
         {bushLines(bush).map((line, i) => (
           <li key={i}>{printPhrase(line, state.unit)}</li>
@@ -82,7 +82,11 @@ export function BushingPanel({ part }: { part: string }) {
   const [text, setText] = useState<Record<Field, string>>(
     () =>
       Object.fromEntries(
-        fields.map(({ name, start }) => [name, printFigure(start, unit, unit === 'in' ? 3 : 1)]),
+        fields.map(({ name, start }) => {
+          const kept = state.bushes.get(part);
+          const known = name === 'hole' ? kept?.hole : name === 'wall' ? kept?.wall : undefined;
+          return [name, printFigure(known ?? start, unit, unit === 'in' ? 3 : 1)];
+        }),
       ) as Record<Field, string>,
   );
   const of = (name: Field) => {

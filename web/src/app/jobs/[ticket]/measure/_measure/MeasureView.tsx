@@ -382,7 +382,7 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
         {group === 'body-line' && <BellPanel part={part} report={report} at={gaugeKey} onKey={onGaugeKey} />}
         {group === 'joint' && <JointPasses part={part} report={report} />}
         {group === 'hinge' && <RodPanel part={part} onKey={(key) => go(group, key)} />}
-        {group === 'post' && <BushingPanel part={part} />}
+        {group === 'post' && <BushingPanel key={part} part={part} />}
         {group !== 'pad' && answers}
       </div>
       <div>

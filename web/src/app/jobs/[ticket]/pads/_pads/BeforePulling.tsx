@@ -8,7 +8,6 @@ import {
   padHolds,
   padResonators,
   resonatorOf,
-  resonatorWords,
   padsDownTheTube,
   parseNumber,
   pointKey,
@@ -59,6 +58,9 @@ function readClock(text: string): number | null | undefined {
   const clock = parseNumber(text.replace('°', ''));
   return clock !== null && clock >= 0 && clock < 360 ? clock : null;
 }
+
+/** What a pad may carry, short enough for its field. */
+const carried = { disc: 'a disc', snap: 'snap-fit', none: 'nothing' } as const;
 
 function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (by: 1 | -1) => void }) {
   const { state, shop, names, write } = useJob();
@@ -134,7 +136,7 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
           name="resonator"
           value={resonator}
           set={setResonator}
-          choices={padResonators.map((each) => [each, resonatorWords[each]])}
+          choices={padResonators.map((each) => [each, carried[each]])}
         />
         {asked.map(([measure, label], i) => (
           <TextField
