@@ -60,6 +60,9 @@ export function usePageKeys(keys: KeyHelp[]): void {
   }, [text, setPageKeys]);
 }
 
+/** Who is signed in, as the tabs of a browser tell each other. */
+const atHand = 'holotonos-at-hand';
+
 /** Names this browser has worked under before, newest first; kept to a few. */
 const mostPeople = 12;
 function rememberedPeople(): string[] {
@@ -90,7 +93,19 @@ export function BenchProvider({
   children: ReactNode;
 }) {
   const [typed, setAuthorState] = useState('');
-  const [asker, setAsker] = useState(first);
+  const [asker, putAsker] = useState(first);
+  const setAsker = useCallback((now: Named | null) => {
+    putAsker(now);
+    // The other tabs of this browser have the same session.
+    localStorage.setItem(atHand, JSON.stringify(now));
+  }, []);
+  useEffect(() => {
+    const heard = ({ key, newValue }: StorageEvent) => {
+      if (key === atHand && newValue !== null) putAsker(JSON.parse(newValue) as Named | null);
+    };
+    window.addEventListener('storage', heard);
+    return () => window.removeEventListener('storage', heard);
+  }, []);
   // Whoever is signed in signs; a typed name counts only where nobody has a key.
   const author = keeping === 'open' ? typed : (asker?.name ?? '');
   const recalled = useRef(false);
@@ -182,6 +197,7 @@ export function BenchProvider({
       zone,
       author,
       asker,
+      setAsker,
       keeping,
       lockMinutes,
       who,

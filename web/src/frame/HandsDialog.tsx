@@ -10,6 +10,11 @@ import { PinForm } from './PinForm';
 
 /** What counts as somebody being there. */
 const touches = ['pointerdown', 'keydown', 'wheel'] as const;
+/** When somebody last touched any tab of this browser: they all belong to one session. */
+const touched = 'holotonos-touched';
+/** How often a touch is told to the other tabs, ms. */
+const tellEvery = 5000;
+const told = () => Number(localStorage.getItem(touched) ?? 0);
 
 /** Locks the bench when nobody has touched it for as long as the shop wants. */
 function useIdleLock(minutes: number, on: boolean, lock: () => void): void {
@@ -23,9 +28,11 @@ function useIdleLock(minutes: number, on: boolean, lock: () => void): void {
     let last = Date.now();
     const touch = () => {
       last = Date.now();
+      if (last - told() > tellEvery) localStorage.setItem(touched, String(last));
     };
+    touch();
     const look = setInterval(() => {
-      if (Date.now() - last > minutes * 60_000) kept.current();
+      if (Date.now() - Math.max(last, told()) > minutes * 60_000) kept.current();
     }, 1000);
     for (const each of touches) window.addEventListener(each, touch, { passive: true });
     return () => {
@@ -67,7 +74,13 @@ export function Hands() {
     window.addEventListener(askWho, onAsk);
     return () => window.removeEventListener(askWho, onAsk);
   }, []);
-  // What is on the screen is nobody else's business once the bench is locked.
+  // Locked in another tab, it is locked here.
+  const before = useRef(asker);
+  useEffect(() => {
+    if (before.current && !asker && keeping === 'shut') asked.current();
+    before.current = asker;
+  }, [asker, keeping]);
+  // What is on the screen is nobody else’s business once the bench is locked.
   const must = asker === null && keeping === 'shut';
   const close = () => setOpen(false);
   const later = () => {

@@ -42,6 +42,7 @@ beforeEach(() => {
 });
 afterEach(() => {
   cleanup();
+  localStorage.clear();
   globalThis.fetch = realFetch;
   jest.useRealTimers();
 });
@@ -102,6 +103,22 @@ describe('changing hands', () => {
     expect(alerts().join()).toContain('That is not the number');
     expect([field('Number').value, who()]).toEqual(['', 'Juno Tam|apprentice']);
   });
+  test('in another tab of this browser: whoever took over there is here too', async () => {
+    at(<Hands />, { asker: juno });
+    const told = (newValue: string | null, key = 'holotonos-at-hand') =>
+      act(() => void window.dispatchEvent(new StorageEvent('storage', { key, newValue })));
+    told(JSON.stringify(perrin), 'something-else');
+    told(null);
+    expect(who()).toBe('Juno Tam|apprentice');
+    told(JSON.stringify({ name: 'Perrin Oake', role: 'technician' }));
+    expect(who()).toBe('Perrin Oake|technician');
+    expect(screen.queryByRole('dialog')).toBeNull();
+    told('null');
+    await settled();
+    expect(who()).toBe('|nobody');
+    // What is on this screen is covered too.
+    expect(screen.getByRole('dialog')).toBeTruthy();
+  });
   test('a server that does not answer is said', async () => {
     at(<Hands />, { asker: juno });
     globalThis.fetch = (() => Promise.reject(new Error('away'))) as typeof fetch;
@@ -153,6 +170,18 @@ describe('a bench that nobody touches', () => {
     expect(screen.getByRole('dialog')).toBeTruthy();
     expect(document.querySelector('.modal-backdrop.locked')).not.toBeNull();
     expect(screen.queryByRole('button', { name: 'Back' })).toBeNull();
+  });
+  test('a tab that lies in the back does not lock one that is worked in', async () => {
+    jest.useFakeTimers();
+    answers['/sign-out'] = () => said({ success: true });
+    at(<Hands />, { asker: juno, lockMinutes: 5 });
+    await minutes(4);
+    // Another tab was touched.
+    localStorage.setItem('holotonos-touched', String(Date.now()));
+    await minutes(4);
+    expect(who()).toBe('Juno Tam|apprentice');
+    await minutes(2);
+    expect(who()).toBe('|nobody');
   });
   test('where nobody is signed in there is nothing to lock', async () => {
     jest.useFakeTimers();
