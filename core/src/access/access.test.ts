@@ -64,6 +64,8 @@ describe('what an address takes', () => {
     ['PUT', '/api/v1/jobs/LL-201/photos/a', 'tell'],
     ['DELETE', '/api/v1/jobs/LL-201/photos/a', null],
     ['GET', '/shop/keys', 'people'],
+    ['POST', '/api/v1/import', 'judge'],
+    ['POST', '/api/v1/jobs', 'open'],
     ['GET', '/sign-in', 'nothing'],
     ['POST', '/sign-in', null],
     ['POST', '/api/auth/hands', 'nothing'],

@@ -24,13 +24,13 @@ export const roleWords: Record<Role, { title: string; does: string }> = {
 export const acts = [
   /** pages, lists, prints and everything else that only shows */
   'look',
-  /** a ticket is opened or brought in */
+  /** a ticket is opened */
   'open',
   /** what everybody who has the instrument in hand writes: notes, photos, time */
   'tell',
   /** what is measured, found and done at the bench */
   'work',
-  /** what goes over a judgement: decisions, limits, hand changes of the plan, sign-off */
+  /** what goes over a judgement: decisions, limits, hand changes of the plan, sign-off, whole logbooks that are brought in */
   'judge',
   /** what owners are offered and say, and what is charged */
   'money',

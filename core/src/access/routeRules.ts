@@ -27,7 +27,8 @@ export const routeRules: readonly RouteRule[] = [
   reads('/icon.svg', 'nothing'),
   reads('/'),
   reads('/week'),
-  reads('/import', 'open'),
+  // A whole logbook comes in with the names that stand in it: that takes judgement.
+  reads('/import', 'judge'),
   reads('/tickets/new', 'open'),
   reads('/types'),
   reads('/stock'),
@@ -63,7 +64,7 @@ export const routeRules: readonly RouteRule[] = [
   reads('/api/v1/events'),
   rule('/api/v1/gauges/aim', { POST: 'work' }),
   reads('/api/v1/gauges/events'),
-  rule('/api/v1/import', { POST: 'open' }),
+  rule('/api/v1/import', { POST: 'judge' }),
   rule('/api/v1/jobs', { POST: 'open' }),
   ...['assembly.pdf', 'board.pdf', 'card.pdf', 'estimate.pdf', 'record.pdf', 'events', 'looks', 'type'].map((file) =>
     reads(`/api/v1/jobs/*/${file}`),
