@@ -166,6 +166,8 @@ export function lookAtCsv(head: string, dialect: CsvDialect = sniffCsv(head)): C
 
 export interface RowDefaults {
   author: string;
+  /** that author signs every row, whatever the file says: somebody is signed in */
+  signed?: boolean;
   now: string;
   /** makes an id for a row that has none of its own */
   mintId: () => string;
@@ -207,7 +209,7 @@ export function rowReader(header: readonly string[], { decimal }: CsvDialect, de
     const entry: NewEntryOf<'reading'> = {
       id: cell('entry') || defaults.mintId(),
       kind: 'reading',
-      author: cell('author') || defaults.author,
+      author: (defaults.signed ? '' : cell('author')) || defaults.author,
       benchTime: cell('bench time') || defaults.now,
       body: {
         point: {

@@ -6,6 +6,7 @@ import { join, resolve, sep } from 'node:path';
 import { appendEntry, jobByTicket, jobEntries } from '@holotonos/store';
 import { demoDatabase, type TestDatabase } from '../../store/tests/database';
 import * as entriesRoute from '../src/app/api/v1/jobs/[ticket]/entries/route';
+import * as readingsRoute from '../src/app/api/v1/jobs/[ticket]/readings/route';
 import * as shopRoute from '../src/app/api/v1/shop/route';
 import * as stockRoute from '../src/app/api/v1/stock/route';
 import * as typesRoute from '../src/app/api/v1/types/route';
@@ -136,6 +137,25 @@ describe('an entry is signed by whoever is signed in', () => {
       "select author from stock_entries where body->>'id' = 'pad-9'",
     );
     expect(rows).toEqual([{ author: 'Juno Tam' }]);
+  });
+  test('figures out of a file are signed by whoever brings them in, whatever the file says', async () => {
+    const file =
+      'author,group,part,measure,clock (deg),value (mm),gauge,gauge resolution (mm),gauge max error (mm)\n' +
+      'Somebody Else,pad,e,gap,0,0.021,feeler-film,0.01,0.004\n';
+    const bring = (asker: Asker | null) =>
+      readingsRoute.POST(
+        new Request('http://127.0.0.1/api/v1/jobs/LL-201/readings?author=Nobody', {
+          method: 'POST',
+          headers: { 'content-type': 'text/csv', ...(asker && { [askerHeader]: packAsker(asker) }) },
+          body: file,
+        }),
+        { params: Promise.resolve({ ticket: 'LL-201' }) },
+      );
+    for (const asker of [perrin, null]) expect((await bring(asker)).status).toBe(200);
+    const { rows } = await database.pool.query<{ author: string }>(
+      "select author from entries where kind = 'reading' and body->>'value' = '0.021' order by seq desc limit 2",
+    );
+    expect(rows.map(({ author }) => author)).toEqual(['Somebody Else', 'Perrin Oake']);
   });
   test('a kept type is signed too', async () => {
     const answer = await typesRoute.POST(request(perrin, { nonsense: true }, 'types'));

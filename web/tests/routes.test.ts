@@ -403,8 +403,8 @@ describe('what goes wrong is told apart', () => {
     expect(read.ok ? 0 : read.response.status).toBe(413);
   });
   test('who says so has a name of some length', () => {
-    expect(authorOf(at('/?author=%20Juno%20Tam '))).toEqual({ ok: true, author: 'Juno Tam' });
-    expect(authorOf(at('/'))).toEqual({ ok: true, author: 'imported' });
+    expect(authorOf(at('/?author=%20Juno%20Tam '))).toEqual({ ok: true, author: 'Juno Tam', signed: false });
+    expect(authorOf(at('/'))).toEqual({ ok: true, author: 'imported', signed: false });
     expect(authorOf(at(`/?author=${'x'.repeat(81)}`)).ok).toBe(false);
   });
 });

@@ -112,12 +112,14 @@ export async function answering(handler: () => Promise<Response>): Promise<Respo
 }
 
 /** Who says so: whoever is signed in; where nobody has a key yet, from `?author=`: a name, or the reply that says what is wrong with it. */
-export function authorOf(request: Request): { ok: true; author: string } | { ok: false; response: Response } {
+export function authorOf(
+  request: Request,
+): { ok: true; author: string; signed: boolean } | { ok: false; response: Response } {
   const asker = askerIn(request.headers);
-  if (asker) return { ok: true, author: asker.name };
+  if (asker) return { ok: true, author: asker.name, signed: true };
   const author = new URL(request.url).searchParams.get('author')?.trim() || 'imported';
   return isPlainText(author) && author.length <= 80
-    ? { ok: true, author }
+    ? { ok: true, author, signed: false }
     : { ok: false, response: invalid([{ path: '/author', message: 'must be a name of 80 characters at most' }]) };
 }
 

@@ -24,7 +24,7 @@ export const POST = (request: Request, { params }: Context) =>
     const { ticket } = await params;
     const by = authorOf(request);
     if (!by.ok) return by.response;
-    const options = { author: by.author, now: new Date().toISOString(), mintId: randomUUID };
+    const options = { author: by.author, signed: by.signed, now: new Date().toISOString(), mintId: randomUUID };
     return takeInTurn(request, async (file, told) =>
       importedReply(await importBook(getDb(), ticket, await file.bytes(), { ...options, ...told }), ticket),
     );

@@ -48,6 +48,7 @@ export const POST = (request: Request, { params }: Context) =>
     if (dialect && 'problem' in dialect) return invalid([{ path: '', message: dialect.problem }]);
     const options = {
       author: by.author,
+      signed: by.signed,
       now: new Date().toISOString(),
       mintId: randomUUID,
       ...(dialect && { dialect }),
