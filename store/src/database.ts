@@ -1,5 +1,5 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
-import { Pool } from 'pg';
+import { Client, Pool } from 'pg';
 import * as schema from './schema';
 
 export type Database = NodePgDatabase<typeof schema>;
@@ -20,6 +20,31 @@ export function openStore(url: string, connections = 10): Store {
   pool.on('error', () => undefined);
   return { db: drizzle(pool, { schema, casing: 'snake_case' }), pool, close: () => pool.end() };
 }
+
+/** Works on one connection of its own, and ends it however the work ends. */
+export async function withClient<T>(url: string, work: (client: Client) => Promise<T>): Promise<T> {
+  const client = new Client({ connectionString: url });
+  await client.connect();
+  try {
+    return await work(client);
+  } finally {
+    await client.end();
+  }
+}
+
+/** The address of another database on the same server. */
+export const besideOf = (url: string, name: string): string =>
+  Object.assign(new URL(url), { pathname: `/${name}` }).href;
+
+/** Makes the database an address names, where its server has none of that name. Says whether it did. */
+export const createDatabase = (url: string): Promise<boolean> =>
+  withClient(besideOf(url, 'postgres'), async (client) => {
+    const name = decodeURIComponent(new URL(url).pathname.slice(1));
+    const { rowCount } = await client.query('select 1 from pg_database where datname = $1', [name]);
+    if (rowCount) return false;
+    await client.query(`create database ${client.escapeIdentifier(name)}`);
+    return true;
+  });
 
 /** The SQLSTATE behind an error that Drizzle has wrapped, or null. */
 export function sqlState(error: unknown): string | null {

@@ -1,6 +1,5 @@
 import { sql } from 'drizzle-orm';
-import { Client } from 'pg';
-import type { Database } from './database';
+import { withClient, type Database } from './database';
 
 /** Tables and the triggers that make them ink, by the migrations; a test holds this list against a database they made. */
 export const guards: Readonly<Record<string, readonly string[]>> = {
@@ -29,16 +28,6 @@ const loose: readonly string[] = [...derived, ...keyTables, ...passing];
 /** A database that would take entries but not keep them as they must be kept. */
 export class IncompleteDatabase extends Error {
   override readonly name = 'IncompleteDatabase';
-}
-
-async function withClient<T>(url: string, work: (client: Client) => Promise<T>): Promise<T> {
-  const client = new Client({ connectionString: url });
-  await client.connect();
-  try {
-    return await work(client);
-  } finally {
-    await client.end();
-  }
 }
 
 /**

@@ -37,7 +37,9 @@ export interface BackupRow {
 const another = 'Take another backup; earlier ones lie beside it where they are made on a timer.';
 const damaged = (what: string) => new BadBackup(`This backup is damaged: ${what}. Nothing was written. ${another}`);
 
-function readHeader(line: string): BackupHeader {
+const newer = () => new BadBackup('This backup was made by a newer Holotonos. Update the program, then restore.');
+
+function readHeader(line: string, knownSchema: number): BackupHeader {
   let header: Partial<BackupHeader> | null = null;
   try {
     header = JSON.parse(line) as Partial<BackupHeader> | null;
@@ -46,11 +48,11 @@ function readHeader(line: string): BackupHeader {
   }
   if (header?.holotonos !== 'backup' || typeof header.version !== 'number')
     throw new BadBackup('This file is no backup of Holotonos. Name one that bin/holotonos backup has made.');
-  if (header.version > backupVersion)
-    throw new BadBackup('This backup was made by a newer Holotonos. Update the program, then restore.');
+  if (header.version > backupVersion) throw newer();
   const { schema, rows, madeAt } = header;
   if (typeof schema !== 'number' || typeof madeAt !== 'string' || typeof rows !== 'object')
     throw damaged('its first line lacks what it holds');
+  if (schema > knownSchema) throw newer();
   return header as BackupHeader;
 }
 
@@ -115,11 +117,8 @@ export async function readBackup(
   const counted: Record<string, number> = {};
   for await (const line of linesOf(path)) {
     if (end !== null) throw damaged('something stands after its end');
-    if (header === null) {
-      header = readHeader(line);
-      if (header.schema > schema)
-        throw new BadBackup('This backup was made by a newer Holotonos. Update the program, then restore.');
-    } else if (line.startsWith('{"end":')) {
+    if (header === null) header = readHeader(line, schema);
+    else if (line.startsWith('{"end":')) {
       end = line;
       continue;
     } else {

@@ -1,4 +1,4 @@
-import { Client } from 'pg';
+import { withClient } from '../database';
 import { checkGuards } from '../guard';
 import { migrateDatabase, newestMigration } from '../migrate';
 import { backedUp } from './backup';
@@ -26,24 +26,29 @@ export function verifyBackup(path: string, migrations: string): Promise<BackupHe
   });
 }
 
+export interface RestoreOptions {
+  /** the folder of this program’s migrations */
+  migrations: string;
+  /** what `verifyBackup` has just said of this very file: it need not be read through once more */
+  verified?: BackupHeader;
+  onRows?: (written: number, of: number) => void;
+}
+
 /**
  * Brings a backup back into an empty database: all of it or nothing. The file is read through before anything is written.
  *
  * @param url of the database, as its owner; its tables are made where they are missing
- * @param migrations the folder of this program’s migrations
  * @throws BadBackup, NotEmpty, or what the database says
  */
 export async function restoreBackup(
   path: string,
   url: string,
-  { migrations, onRows }: { migrations: string; onRows?: (written: number, of: number) => void },
+  { migrations, verified, onRows }: RestoreOptions,
 ): Promise<BackupHeader> {
-  const header = await verifyBackup(path, migrations);
+  const header = verified ?? (await verifyBackup(path, migrations));
   await migrateDatabase(url, migrations);
   await checkGuards(url);
-  const client = new Client({ connectionString: url });
-  await client.connect();
-  try {
+  return withClient(url, async (client) => {
     await client.query('begin');
     for (const table of backedUp) {
       // Held until the end: nobody writes while it comes back.
@@ -82,10 +87,8 @@ export async function restoreBackup(
       await client.query(
         `select setval(pg_get_serial_sequence('${table}', '${column}'), max(${column})) from ${table} having max(${column}) is not null`,
       );
+    // A connection that ends takes back what was not committed.
     await client.query('commit');
     return header;
-  } finally {
-    // Ends what was not committed, too.
-    await client.end();
-  }
+  });
 }
