@@ -7,13 +7,15 @@ export type Audited =
   | 'signed-in'
   | 'changed-hands'
   | 'refused'
-  | 'signed-out'
   | 'first-owner'
   | 'bench-made'
   | 'key-made'
   | 'key-changed'
   | 'key-ended'
   | 'exported';
+
+/** Where the door writes down where a request comes from. */
+export const addressHeader = 'x-holotonos-address';
 
 export interface AuditLine {
   what: Audited;

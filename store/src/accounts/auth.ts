@@ -9,7 +9,7 @@ import { randomBytes } from 'node:crypto';
 import type { Database } from '../database';
 import { credentials, rateLimits, secrets, sessions, users, verifications } from '../schema';
 import { demoPeople } from './demoKeys';
-import { noteAudit, readAudit, type AuditLine } from './audit';
+import { addressHeader, noteAudit, readAudit, type AuditLine } from './audit';
 import {
   BadKey,
   changeKey,
@@ -22,6 +22,7 @@ import {
   listKeys,
   makeBench,
   makeKey,
+  passwordLength,
   type KeyWish,
 } from './keys';
 
@@ -58,6 +59,14 @@ export async function secretOf(db: Database, name = 'cookies'): Promise<string> 
   return row.value;
 }
 
+/** A user of the library, with what this shop adds to one. */
+interface KnownUser {
+  name: string;
+  email: string;
+  role: Role;
+  ended: boolean;
+}
+
 export interface AuthOptions {
   secret: string;
   /** the server answers to other names than those of this machine: keys of the demo open nothing there */
@@ -91,10 +100,13 @@ async function inWords<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
+/** Writes down what happened, with where the request came from. */
+const noteIn = (db: Database) => (ctx: { headers?: Headers | undefined }, line: AuditLine) =>
+  noteAudit(db, { ...line, address: ctx.headers?.get(addressHeader) ?? '' });
+
 /** What the library that keeps accounts does not know: the first owner, numbers at the bench, who has which key. */
 const ofTheShop = (db: Database, { beyond }: AuthOptions) => {
-  const addressOf = (ctx: Context) => ctx.headers?.get('x-holotonos-address') ?? '';
-  const note = (ctx: Context, line: AuditLine) => noteAudit(db, { ...line, address: addressOf(ctx) });
+  const note = noteIn(db);
   const begin = async (ctx: Context, id: string) => {
     const user = await ctx.context.internalAdapter.findUserById(id);
     const session = await ctx.context.internalAdapter.createSession(id);
@@ -111,10 +123,15 @@ const ofTheShop = (db: Database, { beyond }: AuthOptions) => {
       secure: ctx.context.authCookies.sessionToken.attributes.secure === true,
     });
   };
+  /** Whoever has this key, as the library knows them; null for nobody, and for a key that was taken back. */
+  const liveKey = async (ctx: Context, id: string): Promise<KnownUser | null> => {
+    const user = id === '' ? null : ((await ctx.context.internalAdapter.findUserById(id)) as KnownUser | null);
+    return user?.ended === false ? user : null;
+  };
   const signedIn = async (ctx: Context) => {
     const found = await getSessionFromCtx(ctx);
     if (!found || found.user['ended'] === true) throw refuse('UNAUTHORIZED', 'Sign in first.');
-    return found.user as typeof found.user & { role: Role };
+    return found.user as typeof found.user & KnownUser;
   };
   const owner = async (ctx: Context) => {
     const user = await signedIn(ctx);
@@ -142,9 +159,8 @@ const ofTheShop = (db: Database, { beyond }: AuthOptions) => {
       hands: createAuthEndpoint('/hands', { method: 'POST' }, async (ctx) => {
         const fields = fieldsOf(ctx.body);
         const [id, pin] = [textOf(fields['key']), textOf(fields['pin'])];
-        const key = (await listKeys(db)).find((each) => each.id === id && !each.ended);
-        const known = key ? await ctx.context.internalAdapter.findUserById(id) : null;
-        const demo = known ? isDemoKey(known.email) : false;
+        const key = await liveKey(ctx, id);
+        const demo = key !== null && isDemoKey(key.email);
         if (demo && beyond)
           throw refuse(
             'FORBIDDEN',
@@ -245,7 +261,12 @@ export function authOf(db: Database, options: AuthOptions) {
     }),
     // The door has seen already that whoever writes comes from this very server.
     trustedOrigins: (request) => [request?.headers.get('origin') ?? ''].filter(Boolean),
-    emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: 10, maxPasswordLength: 128 },
+    emailAndPassword: {
+      enabled: true,
+      disableSignUp: true,
+      minPasswordLength: passwordLength.least,
+      maxPasswordLength: passwordLength.most,
+    },
     user: {
       additionalFields: {
         role: { type: 'string', required: false, input: false },
@@ -269,7 +290,7 @@ export function authOf(db: Database, options: AuthOptions) {
     advanced: {
       cookiePrefix: 'holotonos',
       useSecureCookies: beyond,
-      ipAddress: { ipAddressHeaders: ['x-holotonos-address'] },
+      ipAddress: { ipAddressHeaders: [addressHeader] },
     },
     hooks: {
       before: createAuthMiddleware(async (ctx) => {
@@ -278,21 +299,14 @@ export function authOf(db: Database, options: AuthOptions) {
         if (beyond && isDemoKey(email)) throw refuse('FORBIDDEN', 'Keys of the demo open nothing here.');
       }),
       after: createAuthMiddleware(async (ctx) => {
-        const address = ctx.headers?.get('x-holotonos-address') ?? '';
-        if (ctx.path === '/sign-in/email') {
-          const session = ctx.context.newSession;
-          const who = session?.user.name ?? textOf(fieldsOf(ctx.body)['email']);
-          await noteAudit(db, {
-            what: session ? 'signed-in' : 'refused',
-            who,
-            about: session ? '' : 'password',
-            address,
-          });
-          // A key that was taken back opens nothing, though its password is right.
-          if (session && session.user['ended'] === true) {
-            await ctx.context.internalAdapter.deleteSession(session.session.token);
-            throw refuse('UNAUTHORIZED', 'This key was taken back.');
-          }
+        if (ctx.path !== '/sign-in/email') return;
+        const session = ctx.context.newSession;
+        const who = session?.user.name ?? textOf(fieldsOf(ctx.body)['email']);
+        await noteIn(db)(ctx, { what: session ? 'signed-in' : 'refused', who, about: session ? '' : 'password' });
+        // A key that was taken back opens nothing, though its password is right.
+        if (session?.user['ended'] === true) {
+          await ctx.context.internalAdapter.deleteSession(session.session.token);
+          throw refuse('UNAUTHORIZED', 'This key was taken back.');
         }
       }),
     },
@@ -306,7 +320,7 @@ export async function askerOf(auth: Auth, cookie: string | undefined, beyond: bo
   if (!cookie?.includes('holotonos.session_token')) return null;
   const found = await auth.api.getSession({ headers: new Headers({ cookie }) });
   if (!found) return null;
-  const { id, name, role, ended, email } = found.user as typeof found.user & { role: Role; ended: boolean };
+  const { id, name, role, ended, email } = found.user as typeof found.user & KnownUser;
   return ended || (beyond && isDemoKey(email)) ? null : { id, name, role };
 }
 

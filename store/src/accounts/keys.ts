@@ -34,7 +34,8 @@ export class BadKey extends Error {
   override readonly name = 'BadKey';
 }
 
-const leastPassword = 10;
+/** How long a password is, at least and at most. */
+export const passwordLength = { least: 10, most: 128 } as const;
 /** Nobody can be written to at such an address, by its name. */
 const noMail = /@(?:bench|demo)\.invalid$/;
 /** A key that ships with the demo: its number stands on the page where one signs in. */
@@ -59,16 +60,13 @@ export async function hasKeys(db: Database): Promise<boolean> {
   return found.length > 0;
 }
 
-/** Everybody who has a key or had one, by name. 500 at most. */
-export const listKeys = async (db: Database): Promise<Key[]> =>
-  (await db.select().from(users).orderBy(asc(users.ended), asc(users.name)).limit(500)).map(shown);
+/** Everybody who has a key or had one: those who have one first, by name. 500 at most. */
+const keyRows = (db: Database) => db.select().from(users).orderBy(asc(users.ended), asc(users.name)).limit(500);
+export const listKeys = async (db: Database): Promise<Key[]> => (await keyRows(db)).map(shown);
 
 /** The same with the addresses as they are kept: by them a key of the demo is told from others. */
 export const keysWithMail = async (db: Database): Promise<(Key & { mail: string })[]> =>
-  (await db.select().from(users).orderBy(asc(users.name)).limit(500)).map((row) => ({
-    ...shown(row),
-    mail: row.email,
-  }));
+  (await keyRows(db)).map((row) => ({ ...shown(row), mail: row.email }));
 
 /** Is one of the keys of the demo among them? */
 export async function hasDemoKeys(db: Database): Promise<boolean> {
@@ -85,8 +83,8 @@ function checkWish({ name, email, password, pin, role }: KeyWish): void {
   if (role !== undefined && !roles.includes(role)) throw new BadKey(`There is no role “${String(role)}”.`);
   if (email !== undefined && (!/^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(email) || email.length > 200))
     throw new BadKey('That is no e-mail address.');
-  if (password !== undefined && (password.length < leastPassword || password.length > 128))
-    throw new BadKey(`A password has ${leastPassword} characters at least, 128 at most.`);
+  if (password !== undefined && (password.length < passwordLength.least || password.length > passwordLength.most))
+    throw new BadKey(`A password has ${passwordLength.least} characters at least, ${passwordLength.most} at most.`);
   if (pin !== undefined && !/^\d{4,8}$/.test(pin)) throw new BadKey('A PIN has four to eight digits.');
 }
 
@@ -98,6 +96,16 @@ async function nameIsFree(tx: Database, name: string, id: string): Promise<void>
     .where(and(sql`lower(${users.name}) = lower(${name})`, ne(users.id, id), eq(users.ended, false)))
     .limit(1);
   if (other) throw new BadKey(`Somebody called ${name} has a key already: tell the two apart.`);
+}
+
+/** Nobody else signs in with this address. */
+async function mailIsFree(tx: Database, email: string, id: string): Promise<void> {
+  const [other] = await tx
+    .select({ id: users.id })
+    .from(users)
+    .where(and(eq(users.email, email), ne(users.id, id)))
+    .limit(1);
+  if (other) throw new BadKey('Somebody signs in with this e-mail address already.');
 }
 
 async function setPassword(tx: Database, userId: string, password: string): Promise<void> {
@@ -147,8 +155,7 @@ export async function makeKey(
     await nameIsFree(tx, name, '');
     const id = randomUUID();
     const address = (email ?? `${id}@${demo ? 'demo' : 'bench'}.invalid`).toLowerCase();
-    const [taken] = await tx.select({ id: users.id }).from(users).where(eq(users.email, address)).limit(1);
-    if (taken) throw new BadKey('Somebody signs in with this e-mail address already.');
+    await mailIsFree(tx, address, id);
     const [made] = await tx
       .insert(users)
       .values({
@@ -180,10 +187,7 @@ export async function changeKey(db: Database, id: string, wish: KeyWish): Promis
     const ended = wish.ended ?? before.ended;
     if (!ended) await nameIsFree(tx, name, id);
     const email = wish.email?.toLowerCase() ?? before.email;
-    if (email !== before.email) {
-      const [taken] = await tx.select({ id: users.id }).from(users).where(eq(users.email, email)).limit(1);
-      if (taken) throw new BadKey('Somebody signs in with this e-mail address already.');
-    }
+    await mailIsFree(tx, email, id);
     if (wish.password !== undefined && noMail.test(email))
       throw new BadKey('An e-mail address and a password go together.');
     const [after] = await tx

@@ -1,9 +1,9 @@
 // Runs at the door, before Next sees a request: bundled into web/.next/gate.mjs, so it may lean on nothing of Next's.
 import { admit, routeNeeds, type Asker, type Keeping } from '@holotonos/core';
-import { allow, noteAudit, openStore } from '@holotonos/store';
+import { addressHeader, allow, noteAudit, openStore } from '@holotonos/store';
 import { askerOf, authOf, authPaths, keepingOf, secretOf, toNodeHandler, type Auth } from '@holotonos/store/auth';
 import type { IncomingMessage, ServerResponse } from 'node:http';
-import { addressHeader, askerHeader, keepingHeader } from './gateHeaders';
+import { askerHeader, keepingHeader } from './gateHeaders';
 
 /** A request that goes no further: what is answered, or where a browser is sent instead. */
 export type Stop =

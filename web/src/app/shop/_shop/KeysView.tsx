@@ -32,7 +32,6 @@ const auditWords: Readonly<Record<string, string>> = {
   'signed-in': 'came in',
   'changed-hands': 'took over from',
   'refused': 'was refused',
-  'signed-out': 'went out',
   'first-owner': 'made the shop’s first key',
   'bench-made': 'made a browser a bench',
   'key-made': 'gave a key:',
