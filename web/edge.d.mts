@@ -10,4 +10,4 @@ export function refusalOf(request: {
 }): Refusal | null;
 export function isBeyond(names: ReadonlySet<string>): boolean;
 export function namesOf(told?: string): Set<string>;
-export function guardsOf(nonce: string): Record<string, string>;
+export function guardsOf(nonce: string, beyond?: boolean): Record<string, string>;

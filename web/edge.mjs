@@ -111,8 +111,10 @@ export function refusalOf({ method, url, headers, names }) {
  * this very answer, no page in another's frame, nothing of the machine but what the work needs.
  *
  * @param nonce new for each answer
+ * @param beyond reached under a name of its own, so over https, and from then on only so
  */
-export const guardsOf = (nonce) => ({
+export const guardsOf = (nonce, beyond = false) => ({
+  ...(beyond && { 'Strict-Transport-Security': 'max-age=31536000' }),
   'Content-Security-Policy': [
     "default-src 'self'",
     `script-src 'self' 'nonce-${nonce}' 'wasm-unsafe-eval'`,

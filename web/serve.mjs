@@ -30,10 +30,8 @@ const { gate } = openGate({ databaseUrl: process.env.DATABASE_URL ?? '', beyond 
 
 const server = createServer(async (request, response) => {
   const nonce = randomBytes(16).toString('base64');
-  const guards = guardsOf(nonce);
+  const guards = guardsOf(nonce, beyond);
   for (const [name, value] of Object.entries(guards)) response.setHeader(name, value);
-  // Under a name of its own it is reached over https, and from then on only so.
-  if (beyond) response.setHeader('Strict-Transport-Security', 'max-age=31536000');
   const { method = '', url = '', headers } = request;
   const refusal = refusalOf({ method, url, headers, names });
   if (refusal) return answer(request, response, refusal);

@@ -24,20 +24,12 @@ export function admitAct(act: Act, asker: Asker | null, keeping: Keeping): Admis
   return keeping === 'shown' && act === 'look' ? 'in' : 'sign-in';
 }
 
-/**
- * Is a request let in?
- *
- * Where entries are written the address itself asks only to look: each kind is admitted when it is read, and a stranger
- * who only looks writes nothing, because a method that writes is never let in without a name.
- */
+/** Is a request let in? Where it takes only a name, what is sent is admitted when it is read: see `actToWrite`. */
 export function admit(method: string, path: string, asker: Asker | null, keeping: Keeping): Admission {
   if (keeping === 'open') return 'in';
   const needs = routeNeeds(method, path);
   if (needs === 'nothing') return 'in';
   if (needs === null) return asker ? 'not-yours' : 'sign-in';
-  const writes = method !== 'GET' && method !== 'HEAD';
-  // Solvers and looks at a file change nothing: whoever may look may ask them.
-  const asks = /^\/api\/v1\/(?:solve\/|readings\/look$)/.test(path);
-  if (writes && !asks && !asker) return 'sign-in';
+  if (needs === 'named') return asker ? 'in' : 'sign-in';
   return admitAct(needs, asker, keeping);
 }

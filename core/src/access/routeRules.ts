@@ -1,7 +1,10 @@
 import type { Act } from './roles';
 
-/** What an address takes: an act, or nothing at all of whoever asks. */
-export type RouteNeeds = Act | 'nothing';
+/**
+ * What an address takes: an act; a name and nothing else, because what is sent is looked at when it is read; or nothing at
+ * all of whoever asks.
+ */
+export type RouteNeeds = Act | 'named' | 'nothing';
 
 /** One address with the ways of asking it knows. `*` stands for one step of the path. */
 interface RouteRule {
@@ -71,15 +74,16 @@ export const routeRules: readonly RouteRule[] = [
   ),
   rule('/api/v1/jobs/*/book.zip', { GET: 'export', POST: 'work' }),
   // What each kind of entry takes is looked at when it is read: see `actToWrite`.
-  rule('/api/v1/jobs/*/entries', { GET: 'look', POST: 'look' }),
+  rule('/api/v1/jobs/*/entries', { GET: 'look', POST: 'named' }),
   reads('/api/v1/jobs/*/export', 'export'),
   rule('/api/v1/jobs/*/photos/*', { GET: 'look', PUT: 'tell' }),
   rule('/api/v1/jobs/*/readings', { GET: 'look', POST: 'work' }),
+  // Solvers and looks at a file change nothing: whoever may look may ask them.
   rule('/api/v1/readings/look', { POST: 'look' }),
   reads('/api/v1/schema/*', 'nothing'),
-  rule('/api/v1/shop', { GET: 'look', POST: 'look' }),
+  rule('/api/v1/shop', { GET: 'look', POST: 'named' }),
   rule('/api/v1/solve/*', { POST: 'look' }),
-  rule('/api/v1/stock', { GET: 'look', POST: 'look' }),
+  rule('/api/v1/stock', { GET: 'look', POST: 'named' }),
   rule('/api/v1/stock/items.csv', { GET: 'look', POST: 'stock' }),
   reads('/api/v1/stock/order.csv'),
   reads('/api/v1/stock/order.pdf'),
@@ -88,6 +92,12 @@ export const routeRules: readonly RouteRule[] = [
 ];
 
 const steps = (path: string): string[] => path.split('/').filter((step) => step !== '');
+
+const open = ({ parts }: { parts: readonly string[] }): number => parts.filter((part) => part === '*').length;
+/** The rules taken apart once; a path that names its steps goes before one that leaves them open. */
+const known = routeRules
+  .map(({ path, needs }) => ({ parts: steps(path), anyDepth: path === '/api/auth/*', needs }))
+  .sort((a, b) => open(a) - open(b));
 
 /** Scripts, styles, fonts and workers: the same for everybody, and of no shop. */
 const isPublic = (path: string): boolean =>
@@ -103,14 +113,10 @@ const isPublic = (path: string): boolean =>
 export function routeNeeds(method: string, path: string): RouteNeeds | null {
   if ((method === 'GET' || method === 'HEAD') && isPublic(path)) return 'nothing';
   const asked = steps(path);
-  const fits = ({ path: known }: RouteRule) => {
-    const parts = steps(known);
-    return (
-      (parts.length === asked.length || (parts.at(-1) === '*' && known.startsWith('/api/auth/') && asked.length > 2)) &&
-      parts.every((part, i) => part === '*' || part === asked[i])
-    );
-  };
-  // A path that names its steps goes before one that leaves them open.
-  const rules = routeRules.filter(fits).sort((a, b) => a.path.split('*').length - b.path.split('*').length);
-  return rules[0]?.needs[method === 'HEAD' ? 'GET' : method] ?? null;
+  const rule = known.find(
+    ({ parts, anyDepth }) =>
+      (anyDepth ? asked.length >= parts.length : asked.length === parts.length) &&
+      parts.every((part, i) => part === '*' || part === asked[i]),
+  );
+  return rule?.needs[method === 'HEAD' ? 'GET' : method] ?? null;
 }

@@ -49,7 +49,7 @@ export interface GateOptions {
  * carries who asks.
  */
 export function openGate({ databaseUrl, beyond }: GateOptions) {
-  const { db, close } = openStore(databaseUrl, 3);
+  const { db } = openStore(databaseUrl, 3);
   let auth: Promise<Auth> | null = null;
   // Asked for again where it failed: the database may have been away.
   const library = () =>
@@ -71,6 +71,13 @@ export function openGate({ databaseUrl, beyond }: GateOptions) {
     return known.keeping;
   }
 
+  /** Counts one more of something; what stops it where that is more often than any hand can. */
+  async function tooOften(kind: keyof typeof limits, of: string): Promise<Stop | null> {
+    const { most, windowMs } = limits[kind];
+    const wait = await allow(db, of, most, windowMs);
+    return wait === 0 ? null : stop(429, 'too-often', `Too often in a short time: go on in ${wait} s.`, wait);
+  }
+
   async function ofLibrary(request: IncomingMessage, response: ServerResponse, path: string): Promise<Stop> {
     if (!authPaths.includes(path.slice('/api/auth'.length))) return stop(404, 'not-found', 'There is no such address.');
     await toNodeHandler(await library())(request, response);
@@ -82,15 +89,15 @@ export function openGate({ databaseUrl, beyond }: GateOptions) {
   async function admitted(request: IncomingMessage, response: ServerResponse): Promise<Stop | null> {
     const { method = 'GET', url = '/', headers } = request;
     for (const ours of [askerHeader, keepingHeader]) Reflect.deleteProperty(headers, ours);
-    headers[addressHeader] = addressOf(request, beyond);
+    const address = addressOf(request, beyond);
+    headers[addressHeader] = address;
     const [path = '/'] = url.split('?', 1);
     if (path.startsWith('/api/auth/')) return await ofLibrary(request, response, path);
     const needs = routeNeeds(method, path);
     if (/^\/(?:api\/v1\/)?owner\//.test(path)) {
       // Whoever tries links out is slower than there are links.
-      const { most, windowMs } = limits.link;
-      const wait = await allow(db, `links from ${headers[addressHeader]}`, most, windowMs);
-      if (wait > 0) return stop(429, 'too-often', `Too often in a short time: go on in ${wait} s.`, wait);
+      const stopped = await tooOften('link', `links from ${address}`);
+      if (stopped) return stopped;
     }
     if (needs === 'nothing' && path !== '/sign-in') return null;
     const kept = await keeping();
@@ -112,16 +119,14 @@ export function openGate({ databaseUrl, beyond }: GateOptions) {
     }
     if (asker && method !== 'GET' && method !== 'HEAD') {
       const kind = method === 'PUT' ? 'upload' : 'write';
-      const wait = await allow(db, `${kind} of ${asker.id}`, limits[kind].most, limits[kind].windowMs);
-      if (wait > 0) return stop(429, 'too-often', `That is more than a hand can do: go on in ${wait} s.`, wait);
+      const stopped = await tooOften(kind, `${kind} of ${asker.id}`);
+      if (stopped) return stopped;
     }
-    if (asker && needs === 'export')
-      await noteAudit(db, { what: 'exported', who: asker.name, about: path, address: addressOf(request, beyond) });
+    if (asker && needs === 'export') await noteAudit(db, { what: 'exported', who: asker.name, about: path, address });
     return null;
   }
 
   return {
-    close,
     /** Never throws: with the database away it says so. */
     async gate(request: IncomingMessage, response: ServerResponse): Promise<Stop | null> {
       try {
