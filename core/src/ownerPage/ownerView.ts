@@ -1,9 +1,8 @@
 import { moneyText, type EstimateState } from '../estimate';
 import type { InstrumentType } from '../instruments';
 import type { JobState } from '../job';
-import { jobPlan, type PlanBasis, type Step } from '../plan';
-import { judgeJob } from '../judgement';
-import { jobRecord } from '../record';
+import { isOpenStep, type PlanBasis } from '../plan';
+import { jobRecord, jobStanding } from '../record';
 import { printPhrase, printQuantity } from '../units';
 import type { Stage } from '../vocabulary';
 import type { OwnerLink } from './ownerLink.kind';
@@ -97,11 +96,6 @@ function offerOf({ estimate, answer }: EstimateState): OwnerOffer {
   };
 }
 
-/** The step the bench is at: one in hand, else the first that is not behind it. */
-const atHand = (steps: readonly Step[]): Step | undefined =>
-  steps.find(({ status }) => status === 'started') ??
-  steps.find(({ status }) => status !== 'done' && status !== 'skipped' && status !== 'curing');
-
 /**
  * What the owner of an instrument is shown of it, in plain words.
  *
@@ -115,12 +109,13 @@ export function ownerView(
   now: string,
   basis: PlanBasis = {},
 ): OwnerView | null {
-  const record = jobRecord(state, type, now, basis);
+  const standing = jobStanding(state, type, now, basis);
+  const record = jobRecord(state, type, now, basis, standing);
   const { intake, signOff, unit } = state;
   if (!intake || !record) return null;
-  const { steps } = jobPlan(state, type, judgeJob(state, type, undefined, basis.sizes), now, basis);
-  const step = atHand(steps);
-  const over = steps.filter(({ status }) => status === 'done' || status === 'skipped' || status === 'curing');
+  const { steps } = standing.plan;
+  // One in hand, else the first that is not behind the bench.
+  const step = steps.find(({ status }) => status === 'started') ?? steps.find(isOpenStep);
   const made = [intake.maker, intake.made].filter(Boolean).join(', ');
   return {
     ticket: intake.ticket,
@@ -131,7 +126,7 @@ export function ownerView(
       : step
         ? stageTold[step.stage]
         : 'All work is done; it is being looked at once more.',
-    done: over.length,
+    done: steps.filter((each) => !isOpenStep(each)).length,
     of: steps.length,
     dueBy: intake.dueBy ?? null,
     photos: photos.flatMap((id) => {

@@ -1,9 +1,9 @@
 import { moneyText } from '../estimate';
 import { findingTitle } from '../findings';
 import { downTheTube, partNames, type InstrumentType } from '../instruments';
-import { judgeJob, standingWords } from '../judgement';
+import { judgeJob, standingWords, type JobJudgement } from '../judgement';
 import type { Entry, EntryOf, JobState } from '../job';
-import { jobPlan, type PlanBasis } from '../plan';
+import { jobPlan, type JobPlan, type PlanBasis } from '../plan';
 import { practices } from '../practice';
 import { heldWords, tickWords } from '../readings';
 import { finishTold } from './finishTold';
@@ -112,14 +112,35 @@ function rulesTold(
   };
 }
 
-/** Everything the record says, from the state of the job. `now` is ISO 8601; `basis` is what the shop brings to its plan. */
-export function jobRecord(state: JobState, type: InstrumentType, now: string, basis: PlanBasis = {}): JobRecord | null {
+/** A job as it stands at a moment: judged, and planned by that. */
+export interface JobStanding {
+  judgement: JobJudgement;
+  plan: JobPlan;
+}
+
+/** Judges a job and plans it. `now` is ISO 8601; `basis` is what the shop brings to its plan. */
+export function jobStanding(state: JobState, type: InstrumentType, now: string, basis: PlanBasis = {}): JobStanding {
+  const judgement = judgeJob(state, type, undefined, basis.sizes);
+  return { judgement, plan: jobPlan(state, type, judgement, now, basis) };
+}
+
+/**
+ * Everything the record says, from the state of the job. `now` is ISO 8601; `basis` is what the shop brings to its plan.
+ *
+ * @param standing by the same, where whoever asks has it already
+ */
+export function jobRecord(
+  state: JobState,
+  type: InstrumentType,
+  now: string,
+  basis: PlanBasis = {},
+  standing?: JobStanding,
+): JobRecord | null {
   const { intake, signOff } = state;
   if (!intake) return null;
+  const { judgement, plan } = standing ?? jobStanding(state, type, now, basis);
   const names = partNames(type);
   const place = (part: string) => names.get(part) ?? part;
-  const judgement = judgeJob(state, type, undefined, basis.sizes);
-  const plan = jobPlan(state, type, judgement, now, basis);
   const live = (entry: Entry) => !state.struck.has(entry.id);
   const doneEntries = state.entries.filter(
     (entry): entry is EntryOf<'operation-done'> => entry.kind === 'operation-done' && live(entry),

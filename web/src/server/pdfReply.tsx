@@ -1,6 +1,6 @@
 import 'server-only';
 import { renderToBuffer, type DocumentProps } from '@react-pdf/renderer';
-import { jobPlan, jobRecord, judgeJob, planBasis, type JobPlan, type JobRecord, type ShopState } from '@holotonos/core';
+import { jobRecord, jobStanding, planBasis, type JobPlan, type JobRecord, type ShopState } from '@holotonos/core';
 import type { ReactElement } from 'react';
 import { thumbnailsOf } from '@holotonos/store';
 import { registerFonts } from '@/print/sheet';
@@ -25,10 +25,11 @@ export const pdfReply = (ticket: string, name: string, draw: Draw): Promise<Resp
     const now = new Date().toISOString();
     const [job, { shop, learned }] = await Promise.all([loadJob(ticket), loadShop()]);
     const basis = planBasis(shop, learned);
-    const record = job && jobRecord(job.state, job.type, now, basis);
+    const standing = job && jobStanding(job.state, job.type, now, basis);
+    const record = standing && jobRecord(job.state, job.type, now, basis, standing);
     if (!job || !record) return notFound(`There is no ticket ${ticket}.`);
     registerFonts();
-    const plan = jobPlan(job.state, job.type, judgeJob(job.state, job.type, undefined, shop.sizes), now, basis);
+    const { plan } = standing;
     const ids = record.photos.flatMap(({ first, last }) => [first.photo, ...(last ? [last.photo] : [])]);
     const photos = () => thumbnailsOf(getDb(), job.id, ids);
     const document = await draw(job, { ...record, ticket: job.ticket }, plan, shop, photos);
