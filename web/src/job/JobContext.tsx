@@ -38,6 +38,7 @@ import { useBench } from '@/frame/BenchContext';
 import type { Aside, QueueState } from './entryQueue';
 import { useLive } from '@/live/live';
 import { shopNow } from '@/shop/shopNow';
+import { unnamed } from './unnamed';
 import { queueOf } from './outbox';
 import { useSolverAnswers } from './solverAnswers';
 
@@ -90,8 +91,7 @@ export function useJob(): Job {
   return job;
 }
 
-/** Who an entry is by when no one has given a name. */
-export const unnamed = 'at the bench';
+export { unnamed };
 const nothingSent: QueueState = { waiting: [], reachable: true, aside: [] };
 /** How often the page looks at the clock, for what cures until when. */
 const clockMs = 30_000;

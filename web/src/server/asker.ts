@@ -1,5 +1,6 @@
 import 'server-only';
 import { actToWrite, roleMay, type Asker, type JobState, type Keeping, type Role } from '@holotonos/core';
+import { unnamed } from '@/job/unnamed';
 import { askerHeader, keepingHeader } from './gateHeaders';
 
 /** Whoever asks, as the door has found out; null where nobody has a key yet, and for those who only look. */
@@ -17,8 +18,8 @@ const notFor = ({ name, role }: { name: string; role: Role }, what: string) =>
 
 type Signed = { ok: true; data: unknown } | { ok: false; response: Response };
 
-/** The name under which something is written while nobody is known. */
-const nobodys = new Set(['', 'at the bench']);
+/** What stands under something that nobody has signed yet. */
+const nobodys = new Set(['', unnamed]);
 
 /**
  * An entry signed by whoever is signed in, whatever it says itself; refused where the role does not write such entries, and

@@ -1,5 +1,6 @@
 'use client';
 
+import type { Key } from '@holotonos/store';
 import { parseNumber, roles, roleWords, type Role, type ShopState } from '@holotonos/core';
 import { useCallback, useEffect, useState } from 'react';
 import { useBench, useWhen } from '@/frame/BenchContext';
@@ -10,15 +11,6 @@ import { Button } from '@/ui/bootstrap';
 import { ChoiceField, ShopSection, TextField } from '@/ui/fields';
 import { FormEnd } from '@/ui/FormEnd';
 
-/** Somebody who has a key, as the page shows it. */
-interface ShownKey {
-  id: string;
-  name: string;
-  role: Role;
-  email: string | null;
-  hasPin: boolean;
-  ended: boolean;
-}
 interface AuditLine {
   seq: number;
   at: string;
@@ -40,11 +32,11 @@ const auditWords: Readonly<Record<string, string>> = {
   'exported': 'took out of the house:',
 };
 
-const ways = ({ email, hasPin }: ShownKey) =>
+const ways = ({ email, hasPin }: Key) =>
   [email && `password, ${email}`, hasPin && 'number at the bench'].filter(Boolean).join('; ') || 'none';
 
 /** A key is given, or said otherwise. What is left empty stays as it is. */
-function KeyForm({ shown, done }: { shown: ShownKey | null; done: (said: string | null) => void }) {
+function KeyForm({ shown, done }: { shown: Key | null; done: (said: string | null) => void }) {
   const [name, setName] = useState(shown?.name ?? '');
   const [role, setRole] = useState<Role>(shown?.role ?? 'technician');
   const [pin, setPin] = useState('');
@@ -147,13 +139,13 @@ export function KeysView({ first }: { first: ShopState }) {
   const { keeping } = useBench();
   const { momentText } = useWhen();
   const { shop, write } = useShop(first);
-  const [keys, setKeys] = useState<ShownKey[] | null>(null);
+  const [keys, setKeys] = useState<Key[] | null>(null);
   const [lines, setLines] = useState<AuditLine[]>([]);
-  const [open, setOpen] = useState<ShownKey | 'new' | null>(null);
+  const [open, setOpen] = useState<Key | 'new' | null>(null);
   const [said, setSaid] = useState('');
   const read = useCallback(async () => {
     const [list, log] = await Promise.all([
-      askDoor<{ keys: ShownKey[] }>('/keys'),
+      askDoor<{ keys: Key[] }>('/keys'),
       askDoor<{ lines: AuditLine[] }>('/audit'),
     ]);
     if (!list.ok) return setSaid(list.message);

@@ -4,6 +4,7 @@ import { printQuantity, type EarlierVisit, type SinceThen } from '@holotonos/cor
 import Link from 'next/link';
 import { useWhen } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
+import { WithReasons } from '@/ui/WithReasons';
 
 function Moved({ row }: { row: SinceThen }) {
   const { state } = useJob();
@@ -60,13 +61,7 @@ export function EarlierVisits({ visits }: { visits: readonly EarlierVisit[] }) {
           {left.length > 0 && (
             <details>
               <summary>What was left then ({left.length})</summary>
-              <ul className="mb-0">
-                {left.map(({ what, why }, i) => (
-                  <li key={i}>
-                    {what}. <span className="soft">{why}</span>
-                  </li>
-                ))}
-              </ul>
+              <WithReasons list={left} />
             </details>
           )}
           {marks.length > 0 && (

@@ -3,9 +3,10 @@
 import { dayAfter, linkOpens } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { useBench, useWhen } from '@/frame/BenchContext';
-import { useJob } from '@/job/JobContext';
+import { unnamed, useJob } from '@/job/JobContext';
 import { Button, Form } from '@/ui/bootstrap';
 import { TextField } from '@/ui/fields';
+import { refusedWords } from '@/ui/refusedWords';
 
 /** How long a link opens unless somebody says otherwise, days. */
 const usualDays = 60;
@@ -26,25 +27,18 @@ export function OwnerLinks() {
   const submit = async () => {
     setProblem('');
     const response = await fetch(
-      `/api/v1/jobs/${encodeURIComponent(ticket)}/owner-link?author=${encodeURIComponent(who() || 'at the bench')}`,
+      `/api/v1/jobs/${encodeURIComponent(ticket)}/owner-link?author=${encodeURIComponent(who() || unnamed)}`,
       {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify({ until, photos: [...chosen] }),
       },
     ).catch(() => null);
-    const body = (await response?.json().catch(() => null)) as {
-      path?: string;
-      message?: string;
-      problems?: { message: string }[];
-    } | null;
+    if (!response?.ok)
+      return setProblem(await refusedWords(response, 'The server does not answer. Try again in a moment.'));
     // That it was given comes over the wire, like everything others write.
-    if (response?.ok && body?.path) return setMade(`${window.location.origin}${body.path}`);
-    setProblem(
-      body?.message ??
-        body?.problems?.map(({ message }) => message).join('; ') ??
-        'The server does not answer. Try again in a moment.',
-    );
+    const { path } = (await response.json()) as { path: string };
+    setMade(`${window.location.origin}${path}`);
   };
   return (
     <section className="mt-4" aria-labelledby={`${id}-title`}>

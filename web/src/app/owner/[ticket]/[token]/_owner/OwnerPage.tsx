@@ -6,6 +6,8 @@ import { v4 as newId } from 'uuid';
 import { useWhen } from '@/frame/BenchContext';
 import { Button } from '@/ui/bootstrap';
 import { TextField } from '@/ui/fields';
+import { refusedWords } from '@/ui/refusedWords';
+import { WithReasons } from '@/ui/WithReasons';
 
 const answered = { accepted: 'Accepted', changed: 'Accepted with changes', refused: 'Not wanted' } as const;
 
@@ -34,14 +36,8 @@ function AnswerTo({ offer, base, owner }: { offer: OwnerOffer; base: string; own
     }).catch(() => null);
     setBusy(false);
     if (response?.ok) return setSaid(answer);
-    const body = (await response?.json().catch(() => null)) as {
-      message?: string;
-      problems?: { message: string }[];
-    } | null;
     setProblem(
-      body?.message ??
-        body?.problems?.map(({ message }) => message).join('; ') ??
-        'It did not get through. What you wrote is still here: try again in a moment.',
+      await refusedWords(response, 'It did not get through. What you wrote is still here: try again in a moment.'),
     );
   };
   if (said !== null)
@@ -98,13 +94,7 @@ function Offer({ offer, base, owner }: { offer: OwnerOffer; base: string; owner:
         {offer.leaves.length > 0 && (
           <>
             <p className="mb-1">Left as it is:</p>
-            <ul>
-              {offer.leaves.map(({ what, why }, i) => (
-                <li key={i}>
-                  {what}. <span className="soft">{why}</span>
-                </li>
-              ))}
-            </ul>
+            <WithReasons list={offer.leaves} />
           </>
         )}
       </details>
@@ -205,13 +195,7 @@ export function OwnerPage({ view, base }: { view: OwnerView; base: string }) {
             {record.left.length > 0 && (
               <details>
                 <summary>What was left, and why</summary>
-                <ul>
-                  {record.left.map(({ what, why }, i) => (
-                    <li key={i}>
-                      {what}. <span className="soft">{why}</span>
-                    </li>
-                  ))}
-                </ul>
+                <WithReasons list={record.left} />
               </details>
             )}
           </section>
