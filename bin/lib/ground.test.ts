@@ -22,7 +22,7 @@ import { endProcesses, environmentOf, leftRunning, processesIn, stampOf } from '
 import { stages } from './stages.mjs';
 import { takeLock } from './startLock.mjs';
 import { readState, writeState } from './stateFile.mjs';
-import { checks, chosenChecks, closing, countsOf } from './testRun.mjs';
+import { checks, chosenChecks, closing, countsOf, storyZone } from './testRun.mjs';
 
 const root = resolve(import.meta.dirname, '../..');
 let folder = '';
@@ -330,6 +330,17 @@ describe('bin/test', () => {
     ).toEqual({ line: '7 passed, 0 failed', code: 0 });
     expect(closing([{ passed: 3, failed: 2 }], true)).toEqual({ line: '3 passed, 3 failed', code: 1 });
     expect(closing([], false)).toEqual({ line: '0 passed, 1 failed', code: 1 });
+  });
+
+  test('tells the stories of the browser in a zone whose day does not end among them', () => {
+    const at = (time: string, zone: string) => storyZone(new Date(`2026-11-29T${time}:00Z`), zone);
+    expect(at('12:00', 'Europe/Berlin')).toBe('Europe/Berlin');
+    expect(at('20:59', 'Europe/Berlin')).toBe('Europe/Berlin');
+    expect(at('21:00', 'Europe/Berlin')).toBe('America/New_York');
+    expect(at('23:50', 'UTC')).toBe('America/New_York');
+    expect(at('00:05', 'UTC')).toBe('UTC');
+    // Where New York is at its own midnight, the next zone of the clock’s tests is taken.
+    expect(at('03:30', 'America/New_York')).toBe('UTC');
   });
 });
 

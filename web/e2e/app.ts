@@ -179,12 +179,29 @@ export async function axeInBothLights(page: Page, address: string): Promise<stri
   return [...asItIs, ...(await axeProblems(page, colours)).map((problem) => `in the other light, ${problem}`)];
 }
 
+/** How much of a page is told when it does not come to what is awaited, characters. */
+const mostTold = 2_000;
+
+/** What a page shows, for whoever reads why a story failed on a machine that is not at hand. */
+const standing = async (page: Page): Promise<string> =>
+  page
+    .evaluate((most) => {
+      const { activeElement } = document;
+      return `${location.pathname}, on ${activeElement?.tagName ?? 'nothing'} “${(activeElement?.getAttribute('aria-label') ?? activeElement?.textContent ?? '').slice(0, 60)}”\n${document.body.innerText.slice(0, most)}`;
+    }, mostTold)
+    .catch((error: unknown) => `(cannot be told: ${String(error)})`);
+
 /** Waits until this holds in the page. */
 export const until = <Args extends unknown[]>(
   page: Page,
   holds: (...args: { [I in keyof Args]: Args[I] extends JSHandle<infer Held> ? Held : Args[I] }) => unknown,
   ...args: Args
-) => page.waitForFunction(holds as (...args: unknown[]) => unknown, { timeout: patience, polling: askEvery }, ...args);
+) =>
+  page
+    .waitForFunction(holds as (...args: unknown[]) => unknown, { timeout: patience, polling: askEvery }, ...args)
+    .catch(async (error: unknown) => {
+      throw new Error(`${String(error)}\nThe page stands at:\n${await standing(page)}`, { cause: error });
+    });
 
 /** Waits until the page shows this text. */
 export const seeText = (page: Page, text: string) =>
