@@ -59,6 +59,7 @@ const fitting: Partial<Record<EntryKind, (body: Body, state: JobState, chance: C
     key: pick(chance, instrument?.keys ?? [])?.id,
   }),
   'owner-link': (body, { photos }, chance) => ({ ...body, photos: [pick(chance, [...photos.keys()])].filter(Boolean) }),
+  'pass-aside': (body, { passes }, chance) => ({ ...body, pass: pick(chance, passes)?.entry }),
   'owner-link-over': (_, { ownerLinks }, chance) => ({ link: pick(chance, [...ownerLinks.keys()]) }),
   'post-bush': (body, { instrument }, chance) => {
     const { outer = 4, wall = 8 } = body as { outer?: number; wall?: number };

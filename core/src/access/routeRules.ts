@@ -38,6 +38,7 @@ export const routeRules: readonly RouteRule[] = [
   reads('/shop'),
   reads('/shop/work'),
   reads('/shop/people'),
+  reads('/shop/learned'),
   reads('/shop/keys', 'people'),
   reads('/pieces'),
   reads('/pieces/bench'),
@@ -80,6 +81,7 @@ export const routeRules: readonly RouteRule[] = [
   rule('/api/v1/jobs/*/readings', { GET: 'look', POST: 'work' }),
   // Solvers and looks at a file change nothing: whoever may look may ask them.
   rule('/api/v1/readings/look', { POST: 'look' }),
+  reads('/api/v1/memory/faults'),
   reads('/api/v1/schema/*', 'nothing'),
   rule('/api/v1/shop', { GET: 'look', POST: 'named' }),
   rule('/api/v1/solve/*', { POST: 'look' }),

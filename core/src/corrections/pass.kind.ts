@@ -30,7 +30,13 @@ const body = {
 type Body = FromSchema<typeof body>;
 
 /** One correction of a loop. */
-export type PassState = Omit<Body, 'disturbs'> & { entry: string; seq: number; benchTime: string };
+export type PassState = Omit<Body, 'disturbs'> & {
+  entry: string;
+  seq: number;
+  benchTime: string;
+  /** why nothing is learned from it; null where it teaches */
+  aside: string | null;
+};
 
 /** What each kind of pass is called where it made a reading stale. */
 export const passWords: Record<PassKind, string> = {
@@ -60,7 +66,7 @@ export const pass: JobKind<'pass', Body> = {
   misfits: ({ instrument }, { part }) => strangePart(instrument, part),
   fold: (draft, { id, seq, benchTime, body: { disturbs, ...done } }) => {
     const before = draft.passes.filter((each) => each.pass === done.pass && each.part === done.part).length;
-    draft.passes.push({ ...done, entry: id, seq, benchTime });
+    draft.passes.push({ ...done, entry: id, seq, benchTime, aside: null });
     const title = `${passWords[done.pass]}, pass ${before + 1}`;
     disturb(draft, disturbs, { entry: id, operation: `pass:${done.pass}:${done.part}`, title });
   },

@@ -245,10 +245,10 @@ export interface Explained {
 }
 
 /**
- * Which findings a deeper one that was confirmed explains: pads in a row that open to one side on a rod that is bent.
- * They are suspended with it, whether it still waits for its cure or has had it, until they are looked at again.
+ * Which findings a deeper one that was confirmed explains, or has explained before they were settled: pads in a row that
+ * open to one side on a rod that is bent.
  */
-export function explainedFindings(state: JobState, type: InstrumentType): Explained[] {
+export function everExplained(state: JobState, type: InstrumentType): Explained[] {
   const deeper = [...state.findings.values()].filter(({ status }) => status === 'confirmed' || status === 'cured');
   if (!causeRules.some(({ suspect }) => deeper.some(({ kind }) => kind === suspect))) return [];
   const found: Explained[] = [];
@@ -262,12 +262,16 @@ export function explainedFindings(state: JobState, type: InstrumentType): Explai
         ({ part, finding }) => part === place && !run.some((sign) => sign.finding.finding === finding),
       );
       if (!by) continue;
-      found.push(...run.flatMap(({ finding }) => (isOpenStatus(finding.status) ? [{ finding, by }] : [])));
+      found.push(...run.map(({ finding }) => ({ finding, by })));
       signs = signs.filter((sign) => !run.includes(sign));
     }
   }
   return found;
 }
+
+/** Those of them that are open: they are suspended, whether the deeper one still waits for its cure or has had it, until they are looked at again. */
+export const explainedFindings = (state: JobState, type: InstrumentType): Explained[] =>
+  everExplained(state, type).filter(({ finding }) => isOpenStatus(finding.status));
 
 /**
  * Findings that point the same way, gathered into the one deeper fault they speak for: suspected, with its reason, for a

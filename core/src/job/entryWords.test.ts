@@ -43,6 +43,10 @@ const bodies: Record<string, [object, string]> = {
     'Rule f-with-f-sharp left as a compromise: the rod twists',
   ],
   'pass': [{ pass: 'straighten', part: 'e', amount: 0.4, note: 'gently' }, 'Straightening by 0.4°: E. gently'],
+  'pass-aside': [
+    { pass: 'x', aside: true, reason: 'the tool slipped' },
+    'What a pass taught is put aside: the tool slipped',
+  ],
   'round': [{ name: 'Pads', points: [{}, {}] }, 'Round begun: Pads, 2 points'],
   'round-skip': [
     { point: { group: 'pad', part: 'e', measure: 'gap', clock: 45 } },

@@ -1,5 +1,6 @@
 import { corkPoint } from '../corkSet/corkPoint.kind';
 import { pass } from '../corrections/pass.kind';
+import { passAside } from '../corrections/passAside.kind';
 import { agreement } from '../estimate/agreement.kind';
 import { cost } from '../estimate/cost.kind';
 import { estimate } from '../estimate/estimate.kind';
@@ -60,6 +61,7 @@ export const jobKinds = {
   'practice-change': practiceChange,
   'tolerances': tolerances,
   'pass': pass,
+  'pass-aside': passAside,
   'adjustment': adjustment,
   'rule': rule,
   'round': round,

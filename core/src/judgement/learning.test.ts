@@ -1,8 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { sax, TestJob, told } from '../../tests/testJob';
+import { sax, TestJob, told, uuid } from '../../tests/testJob';
+import { jobLessons } from '../memory';
 import { learn, shelfGauges } from '../metrology';
-import { foldEntries, emptyJobState } from '../job';
+import { holeOfNote } from '../instruments/mechanism';
+import { emptyJobState, foldEntries, misfits, type NewEntry } from '../job';
 import type { MeasuringPoint } from '../readings';
 import { pointsOfPart, partReport } from './groupReports';
 import { airWarnings } from './airWarnings';
@@ -139,6 +141,74 @@ describe('what a job teaches about its own metal', () => {
     for (const zone of ['shoulder', 'middle', 'leading'] as const) expect(steps[zone]?.value).toBeCloseTo(0.005, 9);
     // 0.06 to 0.05 below the receiver: to the middle of the limits and the overshoot, in clicks of five thousandths.
     expect(told(partReport(job.state, sax, 'joint', 'neck-receiver')?.says)).toMatch(/\(\d+ clicks of 0\.005/);
+  });
+  test('a pass that is doubted teaches nothing until it is taken up again; what is learned is told with its spread and since when', () => {
+    const job = new TestJob();
+    readBend(job, 1);
+    const lessons = () => jobLessons(job.state, sax).map(({ what, seen }) => [told(what), seen]);
+    expect(lessons()).toEqual([]);
+    straighten(job, 0.8);
+    job.minute = 60;
+    readBend(job, 0.4);
+    const second = straighten(job, 0.4);
+    readBend(job, 0.39);
+    expect(lessons()).toEqual([[expect.stringMatching(/^Of a bend 6\d % ± 5\d % springs back$/), 2]]);
+    expect(jobLessons(job.state, sax)[0]).toMatchObject({
+      group: 'body-line',
+      part: 'body',
+      place: 'Body',
+      since: '2026-11-23T09:00:00.000Z',
+    });
+    const doubt = (aside: boolean) => job.write('pass-aside', { pass: second, aside, reason: 'the body slipped' });
+    doubt(true);
+    expect(straightenPasses(job.state, 'body').map(({ aside }) => aside)).toEqual([null, 'the body slipped']);
+    expect(lessons()).toEqual([['Of a bend 25 % springs back', 1]]);
+    expect(partReport(job.state, sax, 'body-line', 'body')?.line?.correction?.setDegrees).toBeCloseTo(0.39 / 0.75, 2);
+    doubt(false);
+    expect(lessons()[0]?.[1]).toBe(2);
+    const strange = { kind: 'pass-aside', body: { pass: uuid(4), aside: true, reason: 'x' } } as unknown as NewEntry;
+    expect(misfits(job.state, strange).map(({ path }) => path)).toEqual(['/body/pass']);
+  });
+  test('clicks and cuts are told too, each where it was learned', () => {
+    const job = new TestJob();
+    const tenon = (value: number) => {
+      for (const { point } of pointsOfPart(job.state, sax, 'joint', 'neck-receiver')) {
+        if (point.measure === 'receiver') job.read(point, 24.47, 'bore-gauge');
+        if (point.measure === 'tenon') job.read(point, value, 'micrometer');
+      }
+    };
+    const expand = (amount: number) =>
+      job.write('pass', {
+        pass: 'expand',
+        group: 'joint',
+        part: 'neck-receiver',
+        amount,
+        disturbs: ['joint:neck-receiver'],
+      });
+    tenon(24.38);
+    expand(4);
+    tenon(24.4);
+    const slip = expand(1);
+    tenon(24.43);
+    const [first] = jobLessons(job.state, sax);
+    expect(told(first?.what)).toBe('One click of the expander does 0.018 ± 0.019 mm at the shoulder');
+    job.write('pass-aside', { pass: slip, aside: true, reason: 'two clicks, not one' });
+    expect(jobLessons(job.state, sax).map(({ what, seen }) => [told(what), seen])).toEqual(
+      ['shoulder', 'middle', 'leading end'].map((zone) => [
+        `One click of the expander does 0.005 mm at the ${zone}`,
+        1,
+      ]),
+    );
+    // A cut teaches how far the notes of its hole move.
+    const [note, hole] = [...holeOfNote(sax)].find(([, each]) => each === 'e') ?? [];
+    const cents = (value: number) =>
+      job.read({ group: 'pitch', part: note ?? '', measure: 'cents', clock: 0 }, value, 'pitch-meter');
+    cents(-20);
+    job.write('pass', { pass: 'cut', group: 'hole', part: hole, amount: 0.2, disturbs: [`pitch:${note}`] });
+    cents(-11);
+    expect(told(jobLessons(job.state, sax).at(-1)?.what)).toBe(
+      'A tenth of a millimetre on its diameter moves its notes by 4.5 ¢',
+    );
   });
   test('the middle of no figures is none', () => {
     expect(learn([])).toBeNull();

@@ -74,6 +74,8 @@ export interface StraightenPass {
   after: number;
   /** the share of what was set that sprang back */
   returned: number;
+  /** why nothing is learned from it; null where it teaches */
+  aside: string | null;
 }
 
 /**
@@ -91,7 +93,16 @@ export function straightenPasses(
     const set = pass.amount ?? 0;
     if (!from || !to || set <= 0) return [];
     const left = to.angle * Math.cos(toRadians(clockDistance(to.toward, from.toward)));
-    return [{ entry: pass.entry, set, before: from.angle, after: left, returned: 1 - (from.angle - left) / set }];
+    return [
+      {
+        entry: pass.entry,
+        set,
+        before: from.angle,
+        after: left,
+        returned: 1 - (from.angle - left) / set,
+        aside: pass.aside,
+      },
+    ];
   });
 }
 
@@ -99,8 +110,8 @@ export function straightenPasses(
 const mostReturn = 0.9;
 
 /** How much of a bend springs back on this part, as its own passes have shown; between 0 and 0.9. */
-export function learnedReturn(passes: readonly StraightenPass[]): Learned | null {
-  const learned = learn(passes.map(({ returned }) => returned));
+export function learnedReturn(passes: readonly Pick<StraightenPass, 'returned' | 'aside'>[]): Learned | null {
+  const learned = learn(passes.flatMap(({ returned, aside }) => (aside === null ? [returned] : [])));
   return learned && { ...learned, value: Math.min(mostReturn, Math.max(0, learned.value)) };
 }
 
@@ -117,6 +128,8 @@ export interface TurnPass {
   keyAfter: number | null;
   /** the share of what was set that came back; null where the marks do not tell */
   returned: number | null;
+  /** why nothing is learned from it; null where it teaches */
+  aside: string | null;
 }
 
 type Section = InstrumentType['sections'][number];
@@ -161,6 +174,7 @@ export function turnPasses(state: MeasuredJob, type: InstrumentType, part: strin
       keyBefore: keyLeans(before),
       keyAfter: keyLeans(after),
       returned: from === null || to === null || set <= 0 ? null : 1 - Math.abs(from - to) / set,
+      aside: pass.aside,
     };
   });
 }
@@ -193,11 +207,13 @@ function thirds(samples: readonly PointMean[], measure: Measure): Partial<Record
  * clicks of the tool were written down, how much one click does: then passes of which nobody wrote them teach nothing.
  */
 export function learnedSteps(state: MeasuredJob, part: string, kind: 'expand' | 'shrink'): ZoneGrowth {
-  const effects = passEffects(state, [kind], 'joint', part).map(({ pass, before, after }) => ({
-    clicks: pass.amount ?? 0,
-    before: thirds(before, 'tenon'),
-    after: thirds(after, 'tenon'),
-  }));
+  const effects = passEffects(state, [kind], 'joint', part)
+    .filter(({ pass }) => pass.aside === null)
+    .map(({ pass, before, after }) => ({
+      clicks: pass.amount ?? 0,
+      before: thirds(before, 'tenon'),
+      after: thirds(after, 'tenon'),
+    }));
   const per = effects.some(({ clicks }) => clicks > 0) ? 'click' : 'pass';
   const counted = per === 'pass' ? effects.map((each) => ({ ...each, clicks: 1 })) : effects;
   const of = (zone: TenonZone) =>

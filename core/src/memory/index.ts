@@ -1,1 +1,4 @@
 export * from './earlierVisit';
+export * from './jobLessons';
+export * from './outcomes';
+export * from './whatWorked';

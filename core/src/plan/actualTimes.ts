@@ -14,7 +14,7 @@ export const actualTimes = (state: JobState, type: InstrumentType, custom?: Cust
     return planOverhaul({ ...input, byHand }, type).operations.flatMap(({ id, kind, minutes }) => {
       const done = state.operations.get(id);
       if (done?.status !== 'done' || !(done.minutes > 0)) return [];
-      const { author: person, minutes: taken } = done;
-      return [{ kind, family: type.family, person, minutes: taken, expected: minutes.likely }];
+      const { author: person, minutes: taken, endedAt } = done;
+      return [{ kind, family: type.family, person, minutes: taken, expected: minutes.likely, at: endedAt ?? '' }];
     });
   });

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sax, TestJob } from '../../tests/testJob';
 import { judgeJob } from '../judgement';
-import { actualTimes, jobPlan, learnedFor, learnTimes, timesOf, type ActualTime } from '.';
+import { actualTimes, jobPlan, learnedFor, learnTimes, timeLesson, timesOf, timesTold, type ActualTime } from '.';
 
 const time = (minutes: number, more: Partial<ActualTime> = {}): ActualTime => ({
   kind: 'dress-rim',
@@ -10,6 +10,7 @@ const time = (minutes: number, more: Partial<ActualTime> = {}): ActualTime => ({
   person: 'Juno Tam',
   minutes,
   expected: 10,
+  at: '2026-11-23T09:00:00.000Z',
   ...more,
 });
 const learn = (actuals: readonly ActualTime[]) => learnTimes(timesOf(actuals));
@@ -73,11 +74,35 @@ describe('learned times', () => {
     job.write('operation-done', { operation: 'dress-rim:e', title: 'x', minutes: 45, disturbs: [], cures: [] });
     const actuals = actualTimes(job.state, sax);
     expect(actuals).toEqual([
-      { kind: 'dress-rim', family: 'saxophone', person: 'Juno Tam', minutes: 45, expected: 15 },
+      { kind: 'dress-rim', family: 'saxophone', person: 'Juno Tam', minutes: 45, expected: 15, at: job.now },
     ]);
     const { steps } = jobPlan(job.state, sax, judgeJob(job.state, sax), job.now, { learned: learn(actuals) });
     const other = steps.find(({ id }) => id === 'dress-rim:g');
     expect(other?.learned).toMatchObject({ table: 15, times: 1 });
     expect(other?.minutes.likely).toBeGreaterThan(15);
+  });
+});
+
+describe('what one clock says', () => {
+  test('is the middle of what was done, with its spread, and since when', () => {
+    const [seen] = timesOf([
+      time(20, { at: '2026-11-25T09:00:00.000Z' }),
+      time(40, { at: '2026-11-23T09:00:00.000Z' }),
+      time(10, { at: '2026-11-24T09:00:00.000Z' }),
+    ]);
+    expect(seen).toMatchObject({ times: 3, since: '2026-11-23T09:00:00.000Z' });
+    // Logarithms 2, 4 and 1 times the table: their middle is 2, their deviation that of ln 2.
+    const told = seen && timesTold(seen);
+    expect(told?.factor).toBeCloseTo(2, 9);
+    expect(told?.spread).toBeCloseTo(2, 9);
+    expect(seen && timeLesson(seen)).toBe('time dress-rim saxophone Juno Tam');
+  });
+  test('once is once: no spread', () => {
+    const [seen] = timesOf([time(30)]);
+    expect(seen && timesTold(seen)).toEqual({ factor: expect.closeTo(3, 9), spread: null });
+  });
+  test('the same time over and over has no spread, however the sums were rounded', () => {
+    const [seen] = timesOf(Array.from({ length: 50 }, () => time(13)));
+    expect(seen && timesTold(seen).spread).toBeCloseTo(1, 6);
   });
 });

@@ -8,6 +8,8 @@ export interface ActualTime {
   minutes: number;
   /** likely minutes of the table for that very step */
   expected: number;
+  /** when it was done, ISO 8601 */
+  at: string;
 }
 
 /** Factor on the table's time, and from how many times it was learned. */
@@ -32,18 +34,49 @@ export interface TimesSeen {
   family: Family;
   person: string;
   logs: number;
+  /** of the logarithms */
+  squares: number;
   times: number;
+  /** when the first of them was done, ISO 8601 */
+  since: string;
 }
+
+/** What a lesson about times is called where it is put aside. */
+export const timeLesson = ({ kind, family, person }: Pick<TimesSeen, 'kind' | 'family' | 'person'>): string =>
+  `time ${keyOf(kind, family, person)}`;
+
+/** What one person’s clock says of a kind of work on a family, before it is shrunk toward anything. */
+export interface TimesTold {
+  /** how many times as long as the table says, the middle of them in their logarithms */
+  factor: number;
+  /** about two of three lie within the factor times and divided by this; null where it was done once */
+  spread: number | null;
+}
+
+/** @param seen done at least once */
+export function timesTold({ logs, squares, times }: TimesSeen): TimesTold {
+  const mean = logs / times;
+  const variance = times > 1 ? Math.max(0, squares - times * mean * mean) / (times - 1) : null;
+  return { factor: Math.exp(mean), spread: variance === null ? null : Math.exp(Math.sqrt(variance)) };
+}
+
+const earlier = (a: string, b: string): string => (Date.parse(a) <= Date.parse(b) ? a : b);
 
 /** Single times, added up by kind, family and person. What no clock can have meant is left out. */
 export function timesOf(actuals: readonly ActualTime[]): TimesSeen[] {
   const seen = new Map<string, TimesSeen>();
-  for (const { kind, family, person, minutes, expected } of actuals) {
+  for (const { kind, family, person, minutes, expected, at } of actuals) {
     if (!(minutes > 0) || !(expected > 0)) continue;
     const log = Math.log(Math.min(mostRatio, Math.max(1 / mostRatio, minutes / expected)));
     const key = keyOf(kind, family, person);
-    const before = seen.get(key) ?? { kind, family, person, logs: 0, times: 0 };
-    seen.set(key, { ...before, logs: before.logs + log, times: before.times + 1 });
+    const before = seen.get(key) ?? { kind, family, person, logs: 0, squares: 0, times: 0, since: at };
+    seen.set(key, {
+      ...before,
+      logs: before.logs + log,
+      squares: before.squares + log * log,
+      times: before.times + 1,
+      since: earlier(before.since, at),
+    });
   }
   return [...seen.values()];
 }
@@ -55,7 +88,9 @@ export function timesOf(actuals: readonly ActualTime[]): TimesSeen[] {
  *
  * @param seen any order; the answer does not depend on it
  */
-export function learnTimes(seen: readonly TimesSeen[]): LearnedTimes {
+export function learnTimes(
+  seen: readonly Pick<TimesSeen, 'kind' | 'family' | 'person' | 'logs' | 'times'>[],
+): LearnedTimes {
   const sums = new Map<string, Sum>();
   for (const { kind, family, person, logs, times: often } of seen) {
     for (const key of [keyOf(kind), keyOf(kind, family), keyOf(kind, family, person)]) {

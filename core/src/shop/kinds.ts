@@ -5,6 +5,7 @@ import { cureRule } from './cureRule.kind';
 import { gauge } from './gauge.kind';
 import { gaugeCheck } from './gaugeCheck.kind';
 import { hours } from './hours.kind';
+import { lesson } from './lesson.kind';
 import { lock } from './lock.kind';
 import { operation } from './operation.kind';
 import { person } from './person.kind';
@@ -19,7 +20,7 @@ import { springMaterial } from './springMaterial.kind';
 /**
  * What the shop itself writes down, beside its jobs: its gauges and their zero checks, its own practices, work, rules
  * and cautions, its people and hours, what it charges, the sizes in its drawers, what its springs are made of, which of two jobs goes first,
- * how practice pieces went, when a bench locks, and what it wants otherwise of rules of regulation. Another kind is a file of its own
+ * how practice pieces went, when a bench locks, what it has learned and doubts, and what it wants otherwise of rules of regulation. Another kind is a file of its own
  * and a line here.
  */
 export const shopKinds = {
@@ -38,6 +39,7 @@ export const shopKinds = {
   'spring-material': springMaterial,
   'practice-piece': practicePiece,
   'rule': rule,
+  'lesson': lesson,
   'lock': lock,
   'strike': strike,
   'unreadable': unreadable,

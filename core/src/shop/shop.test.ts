@@ -188,3 +188,17 @@ describe('practice pieces', () => {
   test('an entry of one says what it must', () =>
     expect(shopEntryProblems(plain(done(1, true, { grade: 6 }))).map(({ path }) => path)).toEqual(['/body/grade']));
 });
+
+test('a lesson that is doubted is put aside with its reason, and taken up again', () => {
+  const said = (seq: number, aside: boolean) =>
+    entry(seq, 'lesson', { lesson: 'time dress-rim saxophone Juno Tam', title: 'Rims', aside, reason: 'a new file' });
+  const shop = foldShop([
+    said(1, true),
+    entry(2, 'lesson', { lesson: 'fault x', title: 'x', aside: true, reason: 'y' }),
+  ]);
+  expect(shop.lessonsAside.map(({ lesson }) => lesson)).toEqual(['time dress-rim saxophone Juno Tam', 'fault x']);
+  expect(foldShop([said(1, true), said(2, true)]).lessonsAside).toHaveLength(1);
+  expect(foldShop([said(1, true), said(2, false)]).lessonsAside).toEqual([]);
+  const strange = shopEntryProblems(plain(entry(1, 'lesson', { ...said(1, true).body, lesson: 'rumour x' })));
+  expect(strange.map(({ path }) => path)).toEqual(['/body/lesson']);
+});

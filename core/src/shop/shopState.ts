@@ -7,6 +7,7 @@ import type { Measure, SizeKind } from '../vocabulary';
 import type { GaugeCheck } from './gaugeCheck.kind';
 import type { ShopHours } from './hours.kind';
 import type { PieceProgress } from './practicePiece.kind';
+import type { ShopLesson } from './lesson.kind';
 import type { ShopRule } from './rule.kind';
 import type { ShopEntry, ShopEntryBody } from './shopEntry';
 
@@ -51,6 +52,8 @@ interface ShopContent {
   practised: readonly PieceProgress[];
   /** rules of regulation this shop wants otherwise */
   rules: readonly ShopRule[];
+  /** what was learned and is doubted, with the reason */
+  lessonsAside: readonly ShopLesson[];
   /** minutes without a touch until a bench asks who is there */
   lockMinutes: number;
 }
@@ -93,6 +96,7 @@ export const freshBook: ShopBook = {
   springMaterials: usualSpringMaterials,
   practised: [],
   rules: [],
+  lessonsAside: [],
   lockMinutes: 15,
 };
 /** What a logbook of the shop says, without the entries that say it: what pages are given. */

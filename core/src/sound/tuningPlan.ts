@@ -234,12 +234,14 @@ export interface CutMade {
   amount: number;
   /** how far the notes that come out of the hole moved, cents a tenth of a millimetre; null before they were read again */
   perTenth: number | null;
+  /** why nothing is learned from it; null where it teaches */
+  aside: string | null;
 }
 
 /** What every alteration of a hole has taught: its notes as they were read before it, and as they are after. */
 export function cutsMade(state: TunedJob, type: InstrumentType, hole: string): CutMade[] {
   const own = [...holeOfNote(type)].flatMap(([id, each]) => (each === hole ? [id] : []));
-  return state.passes.flatMap(({ part, pass, amount = 0, entry, seq }): CutMade[] => {
+  return state.passes.flatMap(({ part, pass, amount = 0, entry, seq, aside }): CutMade[] => {
     if (part !== hole || (pass !== 'cut' && pass !== 'fill')) return [];
     const moves = own.flatMap((id) => {
       const { fresh, stale } = notePitch(state, id);
@@ -248,7 +250,7 @@ export function cutsMade(state: TunedJob, type: InstrumentType, hole: string): C
       return before && after ? [after.value - before.value] : [];
     });
     const moved = moves.length === 0 || amount === 0 ? null : moves.reduce((a, b) => a + b, 0) / moves.length;
-    return [{ entry, act: pass, amount, perTenth: moved === null ? null : moved / (amount / 0.1) }];
+    return [{ entry, act: pass, amount, perTenth: moved === null ? null : moved / (amount / 0.1), aside }];
   });
 }
 
