@@ -13,7 +13,7 @@ export const guards: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** Tables that hold nothing a logbook does not say: written over and made anew as it grows. */
-const derived = ['step_times', 'summaries'] as const;
+const derived = ['outcomes', 'step_times', 'summaries'] as const;
 
 /** Tables of who has a key: written over as keys change, and worth keeping. */
 export const keyTables: readonly string[] = ['users', 'credentials'];

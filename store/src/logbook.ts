@@ -219,6 +219,30 @@ export async function ticketsOfSerial(db: Database, serial: string, except: stri
   return rows.map(({ ticket }) => ticket);
 }
 
+/** Passes that are gone through for the jobs they stand in. */
+const mostPasses = 2000;
+
+/** Tickets in which passes of corrections were made, the one with the newest pass first, at most `limit`. */
+export async function ticketsWithPasses(db: Database, limit: number): Promise<string[]> {
+  const newest = db.$with('newest').as(
+    db
+      .select({ jobId: entries.jobId, receivedAt: entries.receivedAt })
+      .from(entries)
+      .where(sql`${entries.kind} = 'pass'`)
+      .orderBy(desc(entries.receivedAt))
+      .limit(mostPasses),
+  );
+  const rows = await db
+    .with(newest)
+    .select({ ticket: jobs.ticket })
+    .from(newest)
+    .innerJoin(jobs, eq(jobs.id, newest.jobId))
+    .groupBy(jobs.ticket)
+    .orderBy(desc(sql`max(${newest.receivedAt})`), jobs.ticket)
+    .limit(limit);
+  return rows.map(({ ticket }) => ticket);
+}
+
 /** The newest jobs, at most `limit`. */
 export async function listJobs(db: Database, limit = 100): Promise<JobRow[]> {
   return db

@@ -1,4 +1,4 @@
-import type { BenchRow, Role } from '@holotonos/core';
+import type { BenchRow, Outcome, Role } from '@holotonos/core';
 import { sql, type SQL } from 'drizzle-orm';
 import {
   bigint,
@@ -68,6 +68,10 @@ export const entries = pgTable(
     index('entries_strike')
       .on(table.jobId)
       .where(sql`kind = 'strike'`),
+    // Which jobs have taught something of their own metal, the newest first.
+    index('entries_pass')
+      .on(table.receivedAt, table.jobId)
+      .where(sql`kind = 'pass'`),
   ],
 );
 
@@ -168,9 +172,34 @@ export const stepTimes = pgTable(
     family: text().$type<BenchRow['family']>().notNull(),
     person: text().notNull(),
     logs: doublePrecision().notNull(),
+    squares: doublePrecision().notNull().default(0),
     times: integer().notNull(),
+    since: timeOf().notNull().defaultNow(),
   },
   (table) => [primaryKey({ columns: [table.jobId, table.kind, table.family, table.person] })],
+);
+
+/** What became of each fault of each job that was settled, for the shop to remember. Made together with `summaries`. */
+export const outcomes = pgTable(
+  'outcomes',
+  {
+    jobId: uuid()
+      .notNull()
+      .references(() => jobs.id),
+    finding: uuid().notNull(),
+    ticket: text().notNull(),
+    family: text().$type<BenchRow['family']>().notNull(),
+    kind: text().$type<Outcome['kind']>().notNull(),
+    part: text().notNull(),
+    foundAt: timeOf().notNull(),
+    serial: text().notNull(),
+    maker: text().notNull(),
+    told: jsonb().$type<Pick<Outcome, 'place' | 'cause' | 'cures' | 'wasNone'>>().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.jobId, table.finding] }),
+    index('outcomes_asked').on(table.family, table.kind, table.foundAt),
+  ],
 );
 
 const dateOf = () => timestamp({ withTimezone: true, mode: 'date' });

@@ -4,19 +4,25 @@ import {
   benchRow,
   customWork,
   learnTimes,
+  outcomesOf,
   planBasis,
+  timeLesson,
   type BenchRow,
   type BenchSummary,
+  type Family,
+  type FindingKind,
   type JobState,
+  type KnownOutcome,
   type LearnedTimes,
   type PlanBasis,
   type ShopState,
   type TicketNeed,
+  type TimesSeen,
 } from '@holotonos/core';
-import { and, asc, eq, gt, inArray, isNull, like, lte, ne, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, like, lte, ne, or, sql, type SQL } from 'drizzle-orm';
 import type { Database } from './database';
 import { faultLine } from './faults';
-import { entries, jobs, stepTimes, summaries } from './schema';
+import { entries, jobs, outcomes, stepTimes, summaries } from './schema';
 import { shopState } from './shop';
 
 /** How a ticket stands; the order in which lists show them. */
@@ -83,11 +89,39 @@ function summaryOf(jobId: string, ticket: string, state: JobState, basis: Summar
 }
 
 type Times = typeof stepTimes.$inferInsert;
-const sameTimes = (a: readonly Times[], b: readonly Times[]): boolean => {
-  const told = (list: readonly Times[]) =>
-    list.map(({ kind, family, person, logs, times }) => JSON.stringify([kind, family, person, logs, times])).sort();
-  return isDeepStrictEqual(told(a), told(b));
+type Settled = typeof outcomes.$inferInsert;
+
+/** Do two lists of rows say the same, in whatever order? */
+const sameRows = <Row>(told: (row: Row) => unknown[], a: readonly Row[], b: readonly Row[]): boolean => {
+  const lines = (list: readonly Row[]) => list.map((row) => JSON.stringify(told(row))).sort();
+  return isDeepStrictEqual(lines(a), lines(b));
 };
+const timeTold = ({ kind, family, person, logs, squares, times, since }: Times) => [
+  ...[kind, family, person, logs, squares, times],
+  Date.parse(since ?? ''),
+];
+const settledTold = ({ finding, ticket, family, kind, part, foundAt, serial, maker, told }: Settled) => [
+  ...[finding, ticket, family, kind, part, Date.parse(foundAt), serial, maker],
+  // JSON in the database keeps its keys in an order of its own.
+  [told.place, told.cause?.kind, told.cause?.part, told.wasNone],
+  told.cures.map(({ step, minutes, at, cameBack }) => [step, minutes, at, cameBack]),
+];
+
+/** What became of the faults of a job, as rows; none of a job that cannot be read. */
+function settledOf(jobId: string, ticket: string, state: JobState): Settled[] {
+  const { instrument, intake } = state;
+  if (!instrument || !intake) return [];
+  const { serial = '', maker = '' } = intake;
+  try {
+    return outcomesOf(state, instrument).map(({ finding, kind, part, foundAt, ...told }) => ({
+      ...{ jobId, ticket, family: instrument.family, serial, maker },
+      ...{ finding, kind, part, foundAt, told },
+    }));
+  } catch (error) {
+    console.error(`What became of the faults of ${ticket} could not be worked out. ${faultLine(error)}`);
+    return [];
+  }
+}
 
 /** Writes what lists show of a job, in the caller's transaction and under its lock on the job. */
 export async function writeSummary(
@@ -102,9 +136,16 @@ export async function writeSummary(
   // Most entries end no step; but the table they are held against may be another, so what stands there decides.
   const seen = (values.row?.times ?? []).map((time) => ({ jobId, ...time }));
   const before = await tx.select().from(stepTimes).where(eq(stepTimes.jobId, jobId));
-  if (sameTimes(before, seen)) return;
-  await tx.delete(stepTimes).where(eq(stepTimes.jobId, jobId));
-  if (seen.length > 0) await tx.insert(stepTimes).values(seen);
+  if (!sameRows(timeTold, before, seen)) {
+    await tx.delete(stepTimes).where(eq(stepTimes.jobId, jobId));
+    if (seen.length > 0) await tx.insert(stepTimes).values(seen);
+  }
+  const settled = settledOf(jobId, ticket, state);
+  const known = await tx.select().from(outcomes).where(eq(outcomes.jobId, jobId));
+  if (!sameRows(settledTold, known, settled)) {
+    await tx.delete(outcomes).where(eq(outcomes.jobId, jobId));
+    if (settled.length > 0) await tx.insert(outcomes).values(settled);
+  }
 }
 
 /** Jobs whose summary is missing or no longer true, at most `limit` of them. */
@@ -260,20 +301,64 @@ export async function openNeeds(db: Database): Promise<TicketNeed[]> {
   return rows;
 }
 
-/** What the shop's own clock says of the table's times, learned from every job there is. */
-export async function learnedTimes(db: Database): Promise<LearnedTimes> {
+/** Kinds of work by people that are looked at: a shop has some hundreds. */
+const mostTimes = 5000;
+
+/** What each person's clock says of each kind of work on each family, over every job there is. */
+export async function timesSeen(db: Database): Promise<TimesSeen[]> {
   const { kind, family, person } = stepTimes;
-  return learnTimes(
-    await db
-      .select({
-        kind,
-        family,
-        person,
-        logs: sql<number>`sum(${stepTimes.logs})`,
-        times: sql<number>`sum(${stepTimes.times})::int`,
-      })
-      .from(stepTimes)
-      .where(gt(stepTimes.times, 0))
-      .groupBy(kind, family, person),
-  );
+  const rows = await db
+    .select({
+      kind,
+      family,
+      person,
+      logs: sql<number>`sum(${stepTimes.logs})`,
+      squares: sql<number>`sum(${stepTimes.squares})`,
+      times: sql<number>`sum(${stepTimes.times})::int`,
+      since: sql<string>`min(${stepTimes.since})`,
+    })
+    .from(stepTimes)
+    .where(gt(stepTimes.times, 0))
+    .groupBy(kind, family, person)
+    .orderBy(kind, family, person)
+    .limit(mostTimes);
+  return rows.map((row) => ({ ...row, since: new Date(row.since).toISOString() }));
 }
+
+/**
+ * What the shop's own clock says of the table's times, learned from every job there is.
+ *
+ * @param aside lessons that are doubted: they are left out
+ */
+export async function learnedTimes(db: Database, aside: Lessons = []): Promise<LearnedTimes> {
+  const doubted = new Set(aside.map(({ lesson }) => lesson));
+  return learnTimes((await timesSeen(db)).filter((seen) => !doubted.has(timeLesson(seen))));
+}
+type Lessons = ShopState['lessonsAside'];
+
+/** Faults of one kind that are remembered at once, newest first: older ones are of another shop by now. */
+const mostOutcomes = 500;
+
+/** What became of the faults of one kind on one family, newest first. */
+export async function knownOutcomes(db: Database, family: Family, kind: FindingKind): Promise<KnownOutcome[]> {
+  const rows = await db
+    .select()
+    .from(outcomes)
+    .where(and(eq(outcomes.family, family), eq(outcomes.kind, kind)))
+    .orderBy(desc(outcomes.foundAt), outcomes.finding)
+    .limit(mostOutcomes);
+  return rows.map(({ jobId: _, told, foundAt, ...row }) => ({
+    ...row,
+    ...told,
+    foundAt: new Date(foundAt).toISOString(),
+  }));
+}
+
+/** How often each kind of fault was settled on each family; the most frequent first, 300 at most. */
+export const outcomeCounts = (db: Database): Promise<{ family: Family; kind: FindingKind; times: number }[]> =>
+  db
+    .select({ family: outcomes.family, kind: outcomes.kind, times: sql<number>`count(*)::int` })
+    .from(outcomes)
+    .groupBy(outcomes.family, outcomes.kind)
+    .orderBy(desc(sql`count(*)`), outcomes.family, outcomes.kind)
+    .limit(300);

@@ -56,7 +56,16 @@ describe('a backup', () => {
     const { rows } = await demo.pool.query<{ name: string }>(
       "select relname as name from pg_class where relkind = 'r' and relnamespace = 'public'::regnamespace",
     );
-    const left = ['step_times', 'summaries', 'sessions', 'verifications', 'rate_limits', 'benches', 'secrets'];
+    const left = [
+      'outcomes',
+      'step_times',
+      'summaries',
+      'sessions',
+      'verifications',
+      'rate_limits',
+      'benches',
+      'secrets',
+    ];
     expect([...backedUp, ...left].sort()).toEqual(rows.map(({ name }) => name).sort());
   });
 

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import {
   learnTimes,
   timesOf,
+  whatWorked,
   actualTimes,
   type InstrumentType,
   type NewEntry,
@@ -18,16 +19,19 @@ import {
   importReadings,
   jobByTicket,
   jobState,
+  knownOutcomes,
   learnedTimes,
   listTickets,
   nearRows,
   openJob,
+  outcomeCounts,
   outdatedJobs,
   refreshSummaries,
   rowsWithClocks,
   shopState,
+  timesSeen,
 } from '../src';
-import { entries, stepTimes, summaries } from '../src/schema';
+import { entries, outcomes, stepTimes, summaries } from '../src/schema';
 import { testDatabase, type TestDatabase } from './database';
 import { entryOf, intakeOf, now } from './entries';
 
@@ -41,7 +45,7 @@ afterAll(() => place.drop());
 
 const write = async (ticket: string, kind: NewEntry['kind'], body: object) => {
   const answer = await appendEntry(db, ticket, entryOf(kind, body));
-  expect(answer.status).toBe('stored');
+  expect(answer).toMatchObject({ status: 'stored' });
   return answer.status === 'stored' ? answer.entry.id : '';
 };
 const open = (ticket: string, more: object = {}) =>
@@ -63,7 +67,7 @@ const rowOf = async (ticket: string) => {
 const outdated = async (at = now) =>
   (await outdatedJobs(db, basisOf(await shopState(db)).key, at, 100)).map(({ ticket }) => ticket);
 const clear = async () => {
-  await place.pool.query('truncate summaries, step_times');
+  await place.pool.query('truncate summaries, step_times, outcomes');
 };
 
 describe('the list of tickets', () => {
@@ -193,16 +197,19 @@ describe('summaries and logbooks', () => {
       expect(await openJob(db, first)).toMatchObject({ status: 'stored' });
       for (const entry of rest) expect(await appendEntry(db, ticket, entry)).toMatchObject({ status: 'stored' });
     }
+    // A long one, with faults that were settled.
+    expect(await importJob(db, 'R-7', randomJob(7, 300))).toBe('imported');
     const all = async () => {
       const rows = await db.select().from(summaries).orderBy(summaries.ticket);
       const times = await db.select().from(stepTimes).orderBy(stepTimes.jobId, stepTimes.kind, stepTimes.person);
-      return { rows, times };
+      const settled = await db.select().from(outcomes).orderBy(outcomes.jobId, outcomes.finding);
+      return { rows, times, settled };
     };
     // The moment at which a row was worked out decides on what cures and soaks.
     const later = '2090-01-01T00:00:00.000Z';
     await refreshSummaries(db, later);
     const before = await all();
-    expect(before.rows.filter(({ ticket }) => ticket.startsWith('R-'))).toHaveLength(6);
+    expect(before.rows.filter(({ ticket }) => ticket.startsWith('R-'))).toHaveLength(7);
     await clear();
     expect((await listTickets(db, { limit: 9 })).total).toBe(0);
     await refreshSummaries(db, later);
@@ -210,6 +217,8 @@ describe('summaries and logbooks', () => {
     const settled = (list: typeof before) => list.rows.filter(({ changesAt }) => changesAt === null);
     expect(settled(after)).toEqual(settled(before));
     expect(after.times).toEqual(before.times);
+    expect(before.settled.length).toBeGreaterThan(3);
+    expect(after.settled).toEqual(before.settled);
   });
   test('a job that is brought in, and one into which a file is read, have theirs', async () => {
     const list = randomJob(40, 30);
@@ -274,5 +283,57 @@ describe('summaries and logbooks', () => {
     expect(await own(20)).toMatchObject({ status: 'stored' });
     await write('L-1', 'note', { text: 'x' });
     expect((await learnedTimes(db))['rinse saxophone']?.factor).toBeCloseTo(1, 12);
+  });
+});
+
+describe('what the shop remembers', () => {
+  const leak = (finding: string, more: object = {}) => ({
+    ...{ finding, kind: 'pad-leaking', part: 'e', severity: 2, status: 'confirmed', evidence: [] },
+    ...more,
+  });
+  const seat = (finding: string) => ({
+    ...{ operation: 'reseat-pad:e', title: 'Seat the pad', minutes: 12, disturbs: [], cures: [finding] },
+  });
+  test('is what became of each fault, across tickets, and follows the logbooks', async () => {
+    const [one, two] = [randomUUID(), randomUUID()];
+    await open('M-1', { serial: 'N 77' });
+    await write('M-1', 'finding', leak(one));
+    const asked = () => knownOutcomes(db, 'saxophone', 'pad-leaking');
+    const before = await asked();
+    expect(before.some(({ ticket }) => ticket === 'M-1')).toBe(false);
+    const done = await write('M-1', 'operation-done', seat(one));
+    const of = async (ticket: string) => (await asked()).find((each) => each.ticket === ticket);
+    expect(await of('M-1')).toMatchObject({
+      finding: one,
+      part: 'e',
+      serial: 'N 77',
+      cures: [{ step: 'reseat-pad', minutes: 12, cameBack: false }],
+    });
+    // The same instrument, with the same fault, a year later.
+    await open('M-2', { serial: 'n77' });
+    await appendEntry(db, 'M-2', { ...entryOf('finding', leak(two)), benchTime: '2027-11-23T09:00:00.000Z' } as never);
+    await write('M-2', 'operation-done', seat(two));
+    const counted = whatWorked(
+      (await asked()).filter(({ ticket }) => ticket.startsWith('M-')),
+      'e',
+    );
+    expect(counted.here).toMatchObject({ times: 2, cures: [{ step: 'reseat-pad', times: 2, cameBack: 1 }] });
+    expect(await outcomeCounts(db)).toContainEqual({
+      family: 'saxophone',
+      kind: 'pad-leaking',
+      times: before.length + 2,
+    });
+    // Work that was never done has cured nothing.
+    await write('M-1', 'strike', { entry: done, reason: 'another pad' });
+    expect(await of('M-1')).toBeUndefined();
+    expect(await of('M-2')).toBeDefined();
+  });
+  test('of times: each clock with its spread and since when; a lesson that is doubted is left out', async () => {
+    const line = (await timesSeen(db)).find(({ kind, person }) => kind === 'reseat-pad' && person === 'Juno Tam');
+    expect(line).toMatchObject({ family: 'saxophone', times: 1, since: now });
+    const key = 'reseat-pad saxophone Juno Tam';
+    expect(await learnedTimes(db)).toHaveProperty([key]);
+    const aside = [{ lesson: `time ${key}`, title: 'x', aside: true, reason: 'a new oven' }];
+    expect(await learnedTimes(db, aside)).not.toHaveProperty([key]);
   });
 });
