@@ -180,14 +180,14 @@ export async function axeInBothLights(page: Page, address: string): Promise<stri
 }
 
 /** How much of a page is told when it does not come to what is awaited, characters. */
-const mostTold = 2_000;
+const mostTold = 6_000;
 
 /** What a page shows, for whoever reads why a story failed on a machine that is not at hand. */
 const standing = async (page: Page): Promise<string> =>
   page
     .evaluate((most) => {
       const { activeElement } = document;
-      return `${location.pathname}, on ${activeElement?.tagName ?? 'nothing'} “${(activeElement?.getAttribute('aria-label') ?? activeElement?.textContent ?? '').slice(0, 60)}”\n${document.body.innerText.slice(0, most)}`;
+      return `${location.pathname}, on ${activeElement?.tagName ?? 'nothing'} “${(activeElement?.getAttribute('aria-label') ?? activeElement?.textContent ?? '').slice(0, 60)}”\n${(document.querySelector<HTMLElement>('#main') ?? document.body).innerText.replaceAll('\n\n', '\n').slice(0, most)}`;
     }, mostTold)
     .catch((error: unknown) => `(cannot be told: ${String(error)})`);
 

@@ -6,6 +6,7 @@ import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/ui/bootstrap';
 import { Words } from '@/figure/Words';
 import { useJob } from './JobContext';
+import { SeenBefore } from './SeenBefore';
 import { KindField, ReasonForm, SeverityField, severityWords } from '@/ui/formParts';
 
 /** What the figures speak for, with its cause and remedy, to be confirmed, edited or declined by a person. */
@@ -45,6 +46,7 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
           <Words of={suggestion.remedy} />
         </strong>
       </p>
+      <SeenBefore kind={suggestion.kind} part={suggestion.part} />
       <details className="mb-2">
         <summary>Why</summary>
         <p className="soft mb-0">

@@ -44,8 +44,8 @@ export interface ShopNow {
 }
 
 export async function loadShop(): Promise<ShopNow> {
-  const [shop, learned] = await Promise.all([readShop(), learnedTimes(getDb())]);
-  return { shop, learned };
+  const shop = await readShop();
+  return { shop, learned: await learnedTimes(getDb(), shop.lessonsAside) };
 }
 
 let lastFrame: { zone: string; lockMinutes: number } | null = null;

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { WriteShop } from '@/shop/useShop';
 import { FormEnd } from '@/ui/FormEnd';
 import { ChoiceField, ShopRow, ShopSection, TextField } from '@/ui/fields';
-import { plainTitle } from './stepTitle';
+import { plainTitle } from '@/shop/stepTitle';
 
 /** Every caution there is: those that ship, then the shop's own. */
 export const cautionIds = ({ cautions: own }: ShopState): string[] => [

@@ -20,7 +20,7 @@ import { Button } from '@/ui/bootstrap';
 import type { WriteShop } from '@/shop/useShop';
 import { FormEnd } from '@/ui/FormEnd';
 import { ChoiceField, Problem, ShopRow, ShopSection, TextField } from '@/ui/fields';
-import { stepTitle } from './stepTitle';
+import { stepTitle } from '@/shop/stepTitle';
 
 /** What an hour costs, the tax on it and how sums are rounded. */
 export function RatesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {

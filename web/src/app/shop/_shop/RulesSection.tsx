@@ -12,7 +12,7 @@ import { useState } from 'react';
 import { Button } from '@/ui/bootstrap';
 import type { WriteShop } from '@/shop/useShop';
 import { ChoiceField, Problem, ShopRow, ShopSection, TextField } from '@/ui/fields';
-import { stepTitle } from './stepTitle';
+import { stepTitle } from '@/shop/stepTitle';
 
 /** What the shop does about a kind of finding: comes before the rules that ship. */
 export function RulesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {

@@ -8,6 +8,7 @@ const pages = [
   { href: '/shop', name: 'Gauges and practices' },
   { href: '/shop/people', name: 'People, hours, prices' },
   { href: '/shop/work', name: 'Own steps and cautions' },
+  { href: '/shop/learned', name: 'What was learned' },
   { href: '/shop/keys', name: 'Who may come in' },
 ] as const;
 

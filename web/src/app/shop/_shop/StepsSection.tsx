@@ -20,7 +20,7 @@ import type { WriteShop } from '@/shop/useShop';
 import { FormEnd } from '@/ui/FormEnd';
 import { ChoiceField, ShopRow, ShopSection, TextField, TickField } from '@/ui/fields';
 import { cautionIds } from './CautionsSection';
-import { plainTitle } from './stepTitle';
+import { plainTitle } from '@/shop/stepTitle';
 
 /** What is typed between these, without blanks. */
 const parts = (text: string, between: string) =>

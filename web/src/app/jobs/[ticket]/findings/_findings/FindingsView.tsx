@@ -23,7 +23,9 @@ import { PhotoSwipe } from '@/photos/PhotoSwipe';
 import { PhotoTaker } from '@/photos/PhotoTaker';
 import { Bands } from '@/job/JobShell';
 import { KindField, SeverityField, severityWords } from '@/ui/formParts';
+import { SeenBefore } from '@/job/SeenBefore';
 import { SuggestionCard } from '@/job/SuggestionCard';
+import { Unfolds } from '@/ui/Unfolds';
 import { useWhen } from '@/frame/BenchContext';
 
 /** A fault that a person saw, heard or felt, without waiting for a gauge. */
@@ -76,9 +78,9 @@ function FindingStory({ finding }: { finding: FindingState }) {
   const { state, names } = useJob();
   const lines = (ids: readonly string[]) => ids.flatMap((id) => state.byId.get(id) ?? []);
   return (
-    <details>
-      <summary>Causes, evidence, history</summary>
+    <Unfolds summary="Causes, evidence, history">
       <p className="mb-1">{likelyCauses[finding.kind]}</p>
+      <SeenBefore kind={finding.kind} part={finding.part} but={finding.finding} />
       {finding.evidence.length > 0 && (
         <p className="mb-1">
           Rests on{' '}
@@ -96,7 +98,7 @@ function FindingStory({ finding }: { finding: FindingState }) {
           </li>
         ))}
       </ol>
-    </details>
+    </Unfolds>
   );
 }
 

@@ -3,6 +3,7 @@
 import {
   length,
   parseNumber,
+  passWords,
   printQuantity,
   spoiltBy,
   tenonZones,
@@ -13,7 +14,9 @@ import {
 } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
+import { useWhen } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
+import { PassLesson } from '@/job/PassLesson';
 import { AngleForm } from './AngleForm';
 import { EndView } from './EndView';
 
@@ -43,15 +46,19 @@ export function LinePasses({ part, report }: { part: string; report: PartReport 
                 <th scope="col">Set by</th>
                 <th scope="col">Bent after</th>
                 <th scope="col">Sprang back</th>
+                <th scope="col">Lesson</th>
               </tr>
             </thead>
             <tbody>
-              {passes.map(({ entry, before, set, after, returned }) => (
+              {passes.map(({ entry, before, set, after, returned, aside }) => (
                 <tr key={entry}>
                   <td>{before.toFixed(2)}°</td>
                   <td>{set.toFixed(2)}°</td>
                   <td>{signed(after, 2)}°</td>
                   <td>{(100 * returned).toFixed(0)} %</td>
+                  <td className="text-wrap">
+                    <PassLesson entry={entry} aside={aside} name={`straightening by ${set.toFixed(2)}°`} />
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -80,6 +87,7 @@ const zoneWords = { shoulder: 'Shoulder', middle: 'Middle', leading: 'Leading en
 /** Expanding and shrinking in passes: what one pass of the tool does to this tenon, third by third. */
 export function JointPasses({ part, report }: { part: string; report: PartReport | null }) {
   const { state, type, write } = useJob();
+  const { momentText } = useWhen();
   const id = useId();
   const [text, setText] = useState('');
   const steps = report?.steps;
@@ -133,6 +141,21 @@ export function JointPasses({ part, report }: { part: string; report: PartReport
             ))}
           </tbody>
         </table>
+      )}
+      {done.length > 0 && (
+        <details className="mb-2">
+          <summary>Passes one by one ({done.length})</summary>
+          <ol className="mb-0">
+            {done.map(({ entry, pass, amount, benchTime, aside }) => {
+              const name = `${passWords[pass]}${amount === undefined ? '' : ` by ${amount} clicks`}`;
+              return (
+                <li key={entry}>
+                  {name}, {momentText(benchTime)} <PassLesson entry={entry} aside={aside} name={name.toLowerCase()} />
+                </li>
+              );
+            })}
+          </ol>
+        </details>
       )}
       <div className="d-flex flex-wrap gap-2 align-items-end">
         <div>

@@ -26,6 +26,7 @@ import Link from 'next/link';
 import { useId, useMemo, useState } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
+import { PassLesson } from '@/job/PassLesson';
 import { Bands } from '@/job/JobShell';
 import { useStripControl } from '@/tube/StripControl';
 import { Button, Form } from '@/ui/bootstrap';
@@ -196,12 +197,19 @@ function Answer({ tuning, cut }: { tuning: Tuning; cut: boolean }) {
               {printQuantity(stock(from), state.unit)} to {printQuantity(stock(to), state.unit)}
               {doubts.has(id) && ` (± ${printQuantity(stock(doubts.get(id) ?? 0), state.unit)})`}, at the upstream edge.
               {act === 'enlarge' && limits && to > limits.max - 0.02 && ` No further: ${boundWords[limits.bound]}.`}
-              {made.map(({ entry, amount, perTenth, act: how }) => (
+              {made.map(({ entry, amount, perTenth, act: how, aside }) => (
                 <span key={entry} className="soft d-block">
                   {how === 'cut' ? 'Opened' : 'Narrowed'} by {printQuantity(stock(amount), state.unit)}
                   {perTenth === null
                     ? ': read its notes again to see what that did.'
-                    : `: its notes moved ${off(perTenth)} for each ${printQuantity(stock(0.1), state.unit)}.`}
+                    : `: its notes moved ${off(perTenth)} for each ${printQuantity(stock(0.1), state.unit)}.`}{' '}
+                  {perTenth !== null && (
+                    <PassLesson
+                      entry={entry}
+                      aside={aside}
+                      name={`opening by ${printQuantity(stock(amount), state.unit)}`}
+                    />
+                  )}
                 </span>
               ))}
               {cut && worse.length === 0 && (

@@ -24,6 +24,8 @@ import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { severityWords } from '@/ui/formParts';
 import { SuggestionCard } from '@/job/SuggestionCard';
+import { SeenBefore } from '@/job/SeenBefore';
+import { Unfolds } from '@/ui/Unfolds';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoTaker, type PhotoTakerHandle } from '@/photos/PhotoTaker';
 import { useStripControl, type StripTarget } from '@/tube/StripControl';
@@ -149,10 +151,10 @@ function FindingHere({ finding, survey }: { finding: FindingState; survey: Surve
         </span>
       </button>
       {note && <div>{note}</div>}
-      <details>
-        <summary>Likely causes</summary>
+      <Unfolds summary="Likely causes">
         <p className="mb-0">{likelyCauses[kind]}</p>
-      </details>
+        <SeenBefore kind={kind} part={finding.part} but={finding.finding} />
+      </Unfolds>
       <PhotoRow photos={photos} />
     </li>
   );

@@ -1,0 +1,93 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
+import type { Page } from 'puppeteer-core';
+import { axeInBothLights, fill, openTicket, press, seeText, send, startPage, until, type App } from './app';
+import { enter, settled } from './measuring';
+
+jest.setTimeout(180_000);
+
+let app: App;
+let page: Page;
+let complaints: string[];
+beforeAll(async () => {
+  ({ app, page, complaints } = await startPage());
+});
+afterAll(() => app.close());
+
+const write = async (ticket: string, kind: string, body: object) => {
+  const entry = { id: randomUUID(), kind, body, author: 'Juno Tam', benchTime: new Date().toISOString() };
+  const answer = await send(`${app.address}/api/v1/jobs/${ticket}/entries`, entry);
+  expect([kind, answer.status]).toEqual([kind, 201]);
+};
+const leak = (finding: string, part: string) =>
+  ({ finding, kind: 'pad-leaking', part, severity: 2, status: 'confirmed' }) as const;
+async function cured(ticket: string, part: string, minutes: number) {
+  const finding = randomUUID();
+  await openTicket(app.address, ticket);
+  await write(ticket, 'finding', leak(finding, part));
+  await write(ticket, 'operation-done', {
+    ...{ operation: `reseat-pad:${part}`, title: 'Reseat the pad', minutes, disturbs: [], cures: [finding] },
+  });
+}
+
+test('what put a fault right is told beside the next of its kind, and no longer when it is doubted', async () => {
+  await cured('LL-401', 'g', 12);
+  await cured('LL-402', 'g', 20);
+  await openTicket(app.address, 'LL-403');
+  await write('LL-403', 'finding', leak(randomUUID(), 'g'));
+  const story = async () => {
+    await page.goto(`${app.address}/jobs/LL-403/findings`);
+    await page.waitForSelector('summary');
+    await page.focus('summary');
+    await until(page, () => document.activeElement?.tagName === 'SUMMARY');
+    await page.keyboard.press('Enter');
+  };
+  await story();
+  await seeText(page, 'Settled 2 times at this part since');
+  await seeText(page, 'Put right by: Level and seat the pad (2 times; 16 min, 12 to 20)');
+  await page.goto(`${app.address}/shop/learned`);
+  await enter(page, 'Pad leaking, saxophone 2 times');
+  await seeText(page, 'Settled 2 times since');
+  await press(page, 'Put aside: Pad leaking, G, LL-402');
+  await fill(page, 'Why is it doubted?', 'the lamp had slipped');
+  await page.keyboard.press('Enter');
+  await seeText(page, 'Because: the lamp had slipped');
+  await story();
+  await seeText(page, 'Settled once at this part since');
+  await page.goto(`${app.address}/shop/learned`);
+  await press(page, 'Take up again: Pad leaking, G, LL-402');
+  await seeText(page, 'Nothing: all that was learned is counted in.');
+});
+
+test('a pass that is doubted teaches nothing until it is taken up again', async () => {
+  await page.goto(`${app.address}/jobs/LL-201/measure?group=body-line&part=body`);
+  await page.locator('::-p-text(Learn nothing from it)').click();
+  await fill(page, 'Why is it doubted?', 'the block slipped');
+  await page.keyboard.press('Enter');
+  await seeText(page, 'Nothing is learned from it: the block slipped.');
+  await settled(page);
+  await page.goto(`${app.address}/shop/learned`);
+  await seeText(page, '(one pass since');
+  await page.goto(`${app.address}/jobs/LL-201/measure?group=body-line&part=body`);
+  await page.locator('::-p-text(Learn from it again)').click();
+  await until(page, () => !document.body.innerText.includes('the block slipped.'));
+});
+
+test('no faults that axe can find, in both lights, on a phone too, and nothing complained', async () => {
+  const view = `${app.address}/shop/learned`;
+  expect(await axeInBothLights(page, view)).toEqual([]);
+  for (const [width, height] of [
+    [1024, 768],
+    [390, 844],
+  ] as const) {
+    await page.setViewport({ width, height });
+    await page.goto(view);
+    await page.waitForSelector('#main');
+    expect([width, await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)]).toEqual([
+      width,
+      true,
+    ]);
+  }
+  expect(await axeInBothLights(page, view)).toEqual([]);
+  expect(complaints).toEqual([]);
+});
