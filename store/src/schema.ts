@@ -1,4 +1,4 @@
-import type { BenchRow, Outcome, Role } from '@holotonos/core';
+import { searchGroups, type BenchRow, type Outcome, type Role } from '@holotonos/core';
 import { sql, type SQL } from 'drizzle-orm';
 import {
   bigint,
@@ -26,6 +26,13 @@ export const bareSerial = (text: SQL | AnyPgColumn): SQL =>
   sql`regexp_replace(lower(${text}), '[^[:alnum:]]', '', 'g')`;
 /** What the schema of an entry lets through; beyond it PostgreSQL and JavaScript count years in their own ways. */
 const ofThisAge = (column: AnyPgColumn) => sql`${column} >= '1899-12-31' and ${column} < '2101-01-02'`;
+/** The words of an entry, as PostgreSQL searches them: every text in it, in no language. */
+export const entryWordsVector = (body: SQL | AnyPgColumn): SQL =>
+  sql`jsonb_to_tsvector('simple'::regconfig, ${body}, '["string"]'::jsonb)`;
+/** Kinds of entries that are searched, as a list of SQL: the index knows them by name. */
+export const searchedKinds = Object.values(searchGroups)
+  .flatMap(({ kinds }) => kinds.map((kind) => `'${kind}'`))
+  .join(', ');
 const timeOf = () => timestamp({ withTimezone: true, mode: 'string' });
 
 /** One row a job. All that is known of a job stands in its entries; the row only gives them something to hang on. */
@@ -68,6 +75,10 @@ export const entries = pgTable(
     index('entries_strike')
       .on(table.jobId)
       .where(sql`kind = 'strike'`),
+    // What is said in words is searched by its words. The kinds are those of `searchGroups`; a test holds both together.
+    index('entries_words')
+      .using('gin', entryWordsVector(sql`body`))
+      .where(sql.raw(`kind in (${searchedKinds})`)),
     // Which jobs have taught something of their own metal, the newest first.
     index('entries_pass')
       .on(table.receivedAt, table.jobId)

@@ -50,6 +50,9 @@ type Values = typeof summaries.$inferInsert;
 /** Why a logbook says nothing of an instrument. */
 export const whyUnread = (state: JobState): string => [...state.unread.values()][0] ?? 'its intake is missing';
 
+/** A serial is looked for with and without its blanks and strokes. */
+const bareText = (text: string): string => text.replaceAll(/[^\p{L}\p{N}]/gu, '');
+
 /** Works out the row of a job. Total: what cannot be worked out is said in its place. */
 function summaryOf(jobId: string, ticket: string, state: JobState, basis: SummaryBasis, now: string): Values {
   const plain = { jobId, ticket, seq: state.seq, basis: basis.key, changesAt: null, dueBy: null, row: null };
@@ -72,6 +75,7 @@ function summaryOf(jobId: string, ticket: string, state: JobState, basis: Summar
   if (!row) return unread(whyUnread(state));
   const { summary, steps, clocks, changesAt } = row;
   const { owner, instrument, maker, made, dueBy, signedOff, next } = summary;
+  const serial = state.intake?.serial ?? '';
   return {
     ...plain,
     changesAt,
@@ -81,7 +85,7 @@ function summaryOf(jobId: string, ticket: string, state: JobState, basis: Summar
       steps.reduce((sum, { table, status }) => sum + (status === 'curing' ? 0 : table.likely), 0),
     ),
     clocksRun: clocks.length > 0,
-    words: [ticket, owner, instrument, maker, made].join(' ').toLowerCase(),
+    words: [ticket, owner, instrument, maker, made, serial, bareText(serial)].join(' ').toLowerCase(),
     // A ticket is known by the name of its row, whatever its intake says.
     row: { ...row, ticket, summary: { ...summary, ticket } },
     problem: null,
@@ -170,7 +174,7 @@ export async function outdatedJobs(
 export interface ListQuestion {
   /** how they stand; all when none is named */
   standing?: readonly Standing[];
-  /** words that all must be found in ticket, owner, instrument, maker or making */
+  /** words that all must be found in ticket, owner, instrument, maker, making or serial */
   search?: string;
   limit: number;
   offset?: number;

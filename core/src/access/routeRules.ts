@@ -30,6 +30,7 @@ export const routeRules: readonly RouteRule[] = [
   reads('/icon.svg', 'nothing'),
   reads('/'),
   reads('/week'),
+  reads('/find'),
   // A whole logbook comes in with the names that stand in it: that takes judgement.
   reads('/import', 'judge'),
   reads('/tickets/new', 'open'),

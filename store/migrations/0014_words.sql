@@ -1,0 +1,1 @@
+CREATE INDEX "entries_words" ON "entries" USING gin (jsonb_to_tsvector('simple'::regconfig, body, '["string"]'::jsonb)) WHERE kind in ('finding', 'note', 'observation', 'decision', 'practice-change', 'tolerances', 'operation-skipped', 'plan-change', 'agreement', 'sign-off', 'operation-done', 'pass', 'photo');

@@ -1,0 +1,91 @@
+import {
+  findingKinds,
+  instrumentType,
+  partNames,
+  readEntry,
+  searchGroups,
+  searchTerms,
+  type Entry,
+  type InstrumentType,
+  type SearchGroup,
+  type SearchTerms,
+} from '@holotonos/core';
+import { and, desc, eq, inArray, or, sql, type SQL } from 'drizzle-orm';
+import type { Database } from './database';
+import { entries, entryWordsVector, jobs, searchedKinds } from './schema';
+
+/** An entry that answers a search, with the ticket it stands in. */
+export interface FoundEntry {
+  ticket: string;
+  entry: Entry;
+}
+
+/** One way of answering as a condition: words by their beginnings, a kind of finding as it stands. */
+function answers({ words, kind }: SearchTerms): SQL {
+  // One letter is a name of a note: everything begins with it.
+  const query = words.map((word) => (word.length > 1 ? `${word}:*` : word)).join(' & ');
+  const said = query === '' ? undefined : sql`${entryWordsVector(entries.body)} @@ to_tsquery('simple', ${query})`;
+  const named = kind && findingKinds.includes(kind) ? sql`(${entries.body} ->> 'kind') = ${kind}` : undefined;
+  return and(said, named) ?? sql`false`;
+}
+
+/**
+ * Entries whose words answer a search, newest first; of a finding that was said several times, the newest only. What was
+ * struck is not found.
+ *
+ * @param group what is searched; everything when none is named
+ * @param limit at most so many
+ */
+export async function findEntries(
+  db: Database,
+  { text, group, limit }: { text: string; group?: SearchGroup | undefined; limit: number },
+): Promise<{ found: FoundEntry[]; more: boolean }> {
+  const ways = searchTerms(text.replaceAll('\u0000', ''));
+  if (ways.length === 0) return { found: [], more: false };
+  const kinds = group ? searchGroups[group].kinds.map((kind) => `'${kind}'`).join(', ') : searchedKinds;
+  // A finding is written down again whenever something becomes of it.
+  const asked = 3 * limit + 1;
+  const rows = await db
+    .select({ ticket: jobs.ticket, entry: entries })
+    .from(entries)
+    .innerJoin(jobs, eq(jobs.id, entries.jobId))
+    .where(
+      and(
+        sql.raw(`entries.kind in (${kinds})`),
+        or(...ways.map(answers)),
+        sql`not exists (select 1 from ${entries} s where s.job_id = ${entries.jobId} and s.kind = 'strike'
+          and s.body ->> 'entry' = ${entries.id}::text)`,
+      ),
+    )
+    .orderBy(desc(entries.receivedAt), desc(entries.seq))
+    .limit(asked);
+  const seen = new Set<string>();
+  const found = rows.flatMap(({ ticket, entry: row }): FoundEntry[] => {
+    const entry = readEntry(row);
+    const about = entry.kind === 'finding' ? `${row.jobId} ${entry.body.finding}` : `${row.jobId} ${row.id}`;
+    if (seen.has(about)) return [];
+    seen.add(about);
+    return [{ ticket, entry }];
+  });
+  return { found: found.slice(0, limit), more: found.length > limit || rows.length === asked };
+}
+
+/** What the parts of each ticket are called, by its intake; parts that were named later keep their ids. */
+export async function namesOfTickets(
+  db: Database,
+  tickets: readonly string[],
+): Promise<Map<string, ReadonlyMap<string, string>>> {
+  if (tickets.length === 0) return new Map();
+  const rows = await db
+    .select({ ticket: jobs.ticket, body: entries.body })
+    .from(entries)
+    .innerJoin(jobs, eq(jobs.id, entries.jobId))
+    .where(and(inArray(jobs.ticket, [...new Set(tickets)]), eq(entries.kind, 'intake'), eq(entries.seq, 1)));
+  return new Map(
+    rows.map(({ ticket, body }) => {
+      const { type, instrumentType: id } = body as { type?: InstrumentType; instrumentType?: string };
+      const known = type ?? instrumentType(id ?? '');
+      return [ticket, known ? partNames(known) : new Map<string, string>()];
+    }),
+  );
+}
