@@ -73,15 +73,34 @@ test('a pass that is doubted teaches nothing until it is taken up again', async 
   await until(page, () => !document.body.innerText.includes('the block slipped.'));
 });
 
+test('one key from any page finds what was written down; the beginning of a word is enough', async () => {
+  await page.goto(`${app.address}/week`);
+  await page.waitForSelector('#main');
+  await page.keyboard.press('/');
+  await until(page, () => location.pathname === '/find' && document.activeElement?.getAttribute('name') === 'q');
+  await page.keyboard.type('low c dent');
+  await page.keyboard.press('Enter');
+  await seeText(page, 'Because: The body is open for straightening anyway');
+  await until(page, () => document.querySelectorAll('.found li').length > 2);
+  await page.select('select[name=in]', 'findings');
+  await until(page, () => location.search.includes('in=findings'));
+  await until(page, () => [...document.querySelectorAll('.found li')].every((li) => li.textContent?.includes('Dent')));
+  await fill(page, 'Owner, serial, maker, part, fault, or any words written down', 'nowhere to be seen');
+  await page.keyboard.press('Enter');
+  await seeText(page, 'Nothing answers to that.');
+  expect(await axeInBothLights(page, `${app.address}/find?q=dent`)).toEqual([]);
+});
+
 test('no faults that axe can find, in both lights, on a phone too, and nothing complained', async () => {
   const view = `${app.address}/shop/learned`;
   expect(await axeInBothLights(page, view)).toEqual([]);
-  for (const [width, height] of [
-    [1024, 768],
-    [390, 844],
+  for (const [width, height, path] of [
+    [1024, 768, '/shop/learned'],
+    [390, 844, '/shop/learned'],
+    [390, 844, '/find?q=bell'],
   ] as const) {
     await page.setViewport({ width, height });
-    await page.goto(view);
+    await page.goto(`${app.address}${path}`);
     await page.waitForSelector('#main');
     expect([width, await page.evaluate(() => document.documentElement.scrollWidth <= innerWidth)]).toEqual([
       width,

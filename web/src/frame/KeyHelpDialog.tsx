@@ -6,6 +6,7 @@ import { Button, Modal } from '@/ui/bootstrap';
 const everywhere: KeyHelp[] = [
   { keys: '?', does: 'show these keys' },
   { keys: '`', does: 'switch between Day and Leak light' },
+  { keys: '/ or Ctrl K', does: 'find something in any ticket' },
   { keys: 'Tab, Shift Tab', does: 'go to the next or previous control' },
 ];
 

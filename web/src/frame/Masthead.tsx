@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useBench } from './BenchContext';
 import { Hands } from './HandsDialog';
+import { useFindKey } from './useFindKey';
 import { Button, Form } from '@/ui/bootstrap';
 import { LinkWaits } from '@/ui/LinkWaits';
 
@@ -36,7 +37,9 @@ function TypedName() {
 export function Masthead() {
   const { keeping, light, switchLight, setHelpOpen } = useBench();
   // An owner who opens their page is no guest of the bench.
-  if (usePathname().startsWith('/owner/')) return null;
+  const isOwners = usePathname().startsWith('/owner/');
+  useFindKey(!isOwners);
+  if (isOwners) return null;
   return (
     <header className="masthead">
       <Link className="name" href="/">
@@ -53,6 +56,10 @@ export function Masthead() {
         </Link>
         <Link href="/tickets/new">
           New ticket
+          <LinkWaits />
+        </Link>
+        <Link href="/find" aria-keyshortcuts="/ Control+K">
+          Find
           <LinkWaits />
         </Link>
         <Link href="/stock">
