@@ -112,6 +112,9 @@ export const padHolds = ['adhesive', 'screw', 'grommet'] as const;
 /** What a pad carries in its middle: a riveted disc, one that snaps in by petals, or nothing. */
 export const padResonators = ['disc', 'snap', 'none'] as const;
 
+/** How an owner is reminded of a check-up. */
+export const reminderWays = ['card', 'call', 'message', 'in-person'] as const;
+
 /** What a pad that was pulled is like. */
 export const padConditions = ['sound', 'hard', 'stained', 'torn', 'swollen', 'loose'] as const;
 export type PadCondition = (typeof padConditions)[number];

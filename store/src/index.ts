@@ -14,6 +14,7 @@ export * from './stock';
 export { orderToCsv, stockFromCsv, stockToCsv } from './stockCsv';
 export * from './importReadings';
 export * from './bookPackage';
+export * from './checkUps';
 export * from './search';
 export * from './summaries';
 export * from './refreshSummaries';

@@ -105,6 +105,7 @@ export const actOfEntry: Record<EntryKind, Act> = {
   'photo': 'tell',
   'photo-marks': 'tell',
   'sign-off': 'judge',
+  'reminder': 'tell',
   'strike': 'tell',
   'unreadable': 'people',
 };

@@ -24,6 +24,7 @@ export const routeRules: readonly RouteRule[] = [
   reads('/owner/*/*', 'nothing'),
   reads('/api/v1/owner/*/*/photos/*', 'nothing'),
   reads('/api/v1/owner/*/*/record.pdf', 'nothing'),
+  reads('/api/v1/owner/*/*/check-up.ics', 'nothing'),
   rule('/api/v1/owner/*/*/answer', { POST: 'nothing' }),
   rule('/api/v1/jobs/*/owner-link', { POST: 'money' }),
   reads('/api/health', 'nothing'),
@@ -31,6 +32,7 @@ export const routeRules: readonly RouteRule[] = [
   reads('/'),
   reads('/week'),
   reads('/find'),
+  reads('/check-ups'),
   // A whole logbook comes in with the names that stand in it: that takes judgement.
   reads('/import', 'judge'),
   reads('/tickets/new', 'open'),
@@ -71,9 +73,18 @@ export const routeRules: readonly RouteRule[] = [
   reads('/api/v1/gauges/events'),
   rule('/api/v1/import', { POST: 'judge' }),
   rule('/api/v1/jobs', { POST: 'open' }),
-  ...['assembly.pdf', 'board.pdf', 'card.pdf', 'estimate.pdf', 'record.pdf', 'events', 'looks', 'type'].map((file) =>
-    reads(`/api/v1/jobs/*/${file}`),
-  ),
+  ...[
+    'assembly.pdf',
+    'board.pdf',
+    'card.pdf',
+    'check-up.ics',
+    'check-up.pdf',
+    'estimate.pdf',
+    'record.pdf',
+    'events',
+    'looks',
+    'type',
+  ].map((file) => reads(`/api/v1/jobs/*/${file}`)),
   rule('/api/v1/jobs/*/book.zip', { GET: 'export', POST: 'work' }),
   // What each kind of entry takes is looked at when it is read: see `actToWrite`.
   rule('/api/v1/jobs/*/entries', { GET: 'look', POST: 'named' }),

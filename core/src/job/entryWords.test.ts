@@ -119,6 +119,10 @@ const bodies: Record<string, [object, string]> = {
   'soak-over': [{ soak: 'x', outcome: 'free' }, 'It came free'],
   'photo': [{ photo: 'x', width: 1, height: 1, part: 'g', caption: 'from above' }, 'Photo of G: from above'],
   'photo-marks': [{ photo: 'x', marks: [{}, {}] }, 'Marked a photo (2)'],
+  'reminder': [
+    { by: 'call', note: 'comes in May' },
+    'The owner was reminded of the check-up by telephone: comes in May',
+  ],
   'sign-off': [{}, 'Signed off'],
   'unreadable': [
     { kind: 'note', problem: '/body is no object', was: '12' },

@@ -77,6 +77,8 @@ export interface JobState extends LogState<Entry> {
   /** links the owner was given to a page of their own */
   ownerLinks: ReadonlyMap<string, OwnerLink>;
   signOff: EntryOf<'sign-off'> | null;
+  /** times the owner was reminded of the check-up */
+  reminders: readonly EntryOf<'reminder'>[];
 }
 
 export const emptyJobState: JobState = {
@@ -119,5 +121,6 @@ export const emptyJobState: JobState = {
   estimates: new Map(),
   ownerLinks: new Map(),
   signOff: null,
+  reminders: [],
   unread: new Map(),
 };

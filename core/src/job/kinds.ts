@@ -27,6 +27,7 @@ import { played } from '../sound/played.kind';
 import { tested } from '../sound/tested.kind';
 import { postBush } from '../bushing/postBush.kind';
 import { ownerLink } from '../ownerPage/ownerLink.kind';
+import { reminder } from '../memory/reminder.kind';
 import { ownerLinkOver } from '../ownerPage/ownerLinkOver.kind';
 import { springSet } from '../springSet/springSet.kind';
 import { board } from '../stripdown/board.kind';
@@ -95,6 +96,7 @@ export const jobKinds = {
   'photo': photo,
   'photo-marks': photoMarks,
   'sign-off': signOff,
+  'reminder': reminder,
   // Both belong to every logbook. A strike turns the plan where what it takes back did.
   'strike': { ...strike, turnsPlan: true, afterSignOff: true } as JobKind<'strike', StrikeBody>,
   'unreadable': { ...unreadable, turnsPlan: false } as JobKind<'unreadable', UnreadableBody>,
