@@ -91,6 +91,22 @@ test('one key from any page finds what was written down; the beginning of a word
   expect(await axeInBothLights(page, `${app.address}/find?q=dent`)).toEqual([]);
 });
 
+test('a check-up that is due stands on the bench; its owner is reminded once, in one press', async () => {
+  await openTicket(app.address, 'LL-404');
+  const day = new Date(Date.now() + 10 * 86_400_000).toISOString().slice(0, 10);
+  await write('LL-404', 'sign-off', { ownerCautions: ['Wipe it dry.'], checkUp: day });
+  await page.goto(`${app.address}/`);
+  await enter(page, '1 owner to remind of a check-up');
+  await seeText(page, 'Nobody has reminded the owner yet.');
+  await page.waitForSelector('select[aria-label="How the owner of LL-404 was reminded"]');
+  expect(await axeInBothLights(page, `${app.address}/check-ups`)).toEqual([]);
+  await page.select('select[aria-label="How the owner of LL-404 was reminded"]', 'call');
+  await press(page, 'Reminded: LL-404');
+  await until(page, () => /Reminded .* by telephone\./.test(document.body.innerText));
+  await page.goto(`${app.address}/`);
+  await seeText(page, 'Check-ups to come');
+});
+
 test('no faults that axe can find, in both lights, on a phone too, and nothing complained', async () => {
   const view = `${app.address}/shop/learned`;
   expect(await axeInBothLights(page, view)).toEqual([]);
@@ -98,6 +114,7 @@ test('no faults that axe can find, in both lights, on a phone too, and nothing c
     [1024, 768, '/shop/learned'],
     [390, 844, '/shop/learned'],
     [390, 844, '/find?q=bell'],
+    [390, 844, '/check-ups'],
   ] as const) {
     await page.setViewport({ width, height });
     await page.goto(`${app.address}${path}`);

@@ -6,6 +6,7 @@ import { UnreadTickets } from '@/job/UnreadTickets';
 import { GapFiller } from '@/app/_bench/GapFiller';
 import { FollowLive } from '@/live/FollowLive';
 import { loadBench } from '@/server/bench';
+import { loadCheckUps, toRemind } from '@/server/checkUps';
 import { ListNav } from '@/app/_bench/ListNav';
 import { listOf, perPage } from '@/app/_bench/listQuestion';
 
@@ -110,7 +111,8 @@ export default async function BenchPage({
   await connection();
   const now = new Date().toISOString();
   const list = listOf(await searchParams);
-  const bench = await loadBench(now, list.question);
+  const [bench, checkUps] = await Promise.all([loadBench(now, list.question), loadCheckUps(now)]);
+  const remind = toRemind(checkUps);
   const when = clockWords(bench.shop.hours.timeZone);
   const { lines, total } = bench;
   const empty = total === 0 && !list.narrowed;
@@ -150,6 +152,13 @@ export default async function BenchPage({
           <div>
             <Clocks clocks={bench.clocks} when={when} />
             <GapFiller fits={bench.fits} />
+            {checkUps.length > 0 && (
+              <p className={remind > 0 ? 'say attention mb-3' : 'mb-3'}>
+                <Link href="/check-ups">
+                  {remind > 0 ? `${count(remind, 'owner')} to remind of a check-up` : 'Check-ups to come'}
+                </Link>
+              </p>
+            )}
             <Today bench={bench} now={now} />
           </div>
         </div>

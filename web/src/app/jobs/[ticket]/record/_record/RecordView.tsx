@@ -352,6 +352,16 @@ export function RecordView() {
                 <a className="btn btn-quiet" href={`${base}/card.pdf`}>
                   Bench card
                 </a>
+                {signOff?.checkUp && (
+                  <>
+                    <a className="btn btn-quiet" href={`${base}/check-up.pdf`}>
+                      Check-up card
+                    </a>
+                    <a className="btn btn-quiet" href={`${base}/check-up.ics`}>
+                      Check-up for a calendar
+                    </a>
+                  </>
+                )}
                 <a className="btn btn-quiet" href={`${base}/export`}>
                   Whole job as JSON
                 </a>

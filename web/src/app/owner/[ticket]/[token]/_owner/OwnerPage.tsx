@@ -171,7 +171,12 @@ export function OwnerPage({ view, base }: { view: OwnerView; base: string }) {
               Signed by {record.by} on {dayText(record.at)}. <a href={`${base}/record.pdf`}>The whole record as PDF</a>
             </p>
             {record.summary && <p>{record.summary}</p>}
-            {record.checkUp && <p>Bring it back for a look by {dayText(record.checkUp)}.</p>}
+            {record.checkUp && (
+              <p>
+                Bring it back for a look by {dayText(record.checkUp)}.{' '}
+                <a href={`${base}/check-up.ics`}>Put it in my calendar</a>
+              </p>
+            )}
             <details>
               <summary>What was done</summary>
               <ul>
