@@ -11,6 +11,7 @@ export * from './corrections';
 export * from './shop';
 export * from './access';
 export * from './ownerPage';
+export * from './masterLook';
 export * from './memory';
 export * from './rounds';
 export * from './devices';

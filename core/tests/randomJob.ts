@@ -59,6 +59,15 @@ const fitting: Partial<Record<EntryKind, (body: Body, state: JobState, chance: C
     key: pick(chance, instrument?.keys ?? [])?.id,
   }),
   'owner-link': (body, { photos }, chance) => ({ ...body, photos: [pick(chance, [...photos.keys()])].filter(Boolean) }),
+  'look-asked': (body, { findings, operations }, chance) => {
+    const done = [...operations.values()].flatMap(({ operation, status }) => (status === 'done' ? [operation] : []));
+    const about = done.length === 0 || chance.uniform() < 0.5 ? 'finding' : 'operation';
+    return { ...body, about, of: pick(chance, about === 'finding' ? [...findings.keys()] : done) };
+  },
+  'look-given': (body, { masterLooks }, chance) => {
+    const open = [...masterLooks.values()].flatMap(({ asked, answer }) => (answer ? [] : [asked]));
+    return { ...body, asked: pick(chance, open) };
+  },
   'pass-aside': (body, { passes }, chance) => ({ ...body, pass: pick(chance, passes)?.entry }),
   'owner-link-over': (_, { ownerLinks }, chance) => ({ link: pick(chance, [...ownerLinks.keys()]) }),
   'post-bush': (body, { instrument }, chance) => {

@@ -93,6 +93,7 @@ describe('who is let in', () => {
     expect(open.sort()).toEqual([
       '/api/auth/x',
       '/api/health',
+      '/api/v1/owner/x/x/check-up.ics',
       '/api/v1/owner/x/x/photos/x',
       '/api/v1/owner/x/x/record.pdf',
       '/api/v1/schema/x',

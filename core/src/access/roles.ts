@@ -104,6 +104,8 @@ export const actOfEntry: Record<EntryKind, Act> = {
   'soak-over': 'work',
   'photo': 'tell',
   'photo-marks': 'tell',
+  'look-asked': 'work',
+  'look-given': 'judge',
   'sign-off': 'judge',
   'reminder': 'tell',
   'strike': 'tell',

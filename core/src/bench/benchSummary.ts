@@ -1,6 +1,7 @@
 import { removableNames, type InstrumentType } from '../instruments';
 import type { JobJudgement } from '../judgement';
 import type { JobState } from '../job';
+import { looksWaiting } from '../masterLook';
 import { isOpenStatus } from '../findings';
 import { stages, type Stage } from '../vocabulary';
 import { isOpenStep, type JobPlan } from '../plan';
@@ -30,6 +31,8 @@ export interface BenchSummary {
   steps: number;
   /** steps that are done and have to be looked at again */
   again: number;
+  /** looks that wait for a master */
+  looks: number;
   /** steps the owner has not agreed to yet */
   toAgree: number;
   signedOff: boolean;
@@ -86,6 +89,7 @@ export function benchSummary(
     done: steps.filter((step) => !isOpenStep(step)).length,
     steps: steps.length,
     again: steps.filter((step) => step.again !== null).length,
+    looks: looksWaiting(state).length,
     toAgree: steps.filter((step) => step.agreement === 'to-agree' && isOpenStep(step)).length,
     signedOff,
   };

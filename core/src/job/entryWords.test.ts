@@ -123,6 +123,11 @@ const bodies: Record<string, [object, string]> = {
     { by: 'call', note: 'comes in May' },
     'The owner was reminded of the check-up by telephone: comes in May',
   ],
+  'look-asked': [{ about: 'operation', of: 'x', question: 'is it flat?' }, 'Asked a master to look: is it flat?'],
+  'look-given': [
+    { asked: 'x', good: false, reason: 'hollow at the back' },
+    'A master has looked: sent back. hollow at the back',
+  ],
   'sign-off': [{}, 'Signed off'],
   'unreadable': [
     { kind: 'note', problem: '/body is no object', was: '12' },

@@ -6,7 +6,7 @@ import { readJobDocument, toJobDocument } from '../record';
 import { chanceFrom } from '../simulation';
 import { entryKinds, entryProblems, entryWords, foldEntries, foldJob, logbookReader, type Entry } from '.';
 
-const seeds = Array.from({ length: 14 }, (_, i) => i + 1);
+const seeds = Array.from({ length: 16 }, (_, i) => i + 1);
 const length = 70;
 /** The same in every part; what differs is shown only where something does, for showing takes its time. */
 function same<T>(is: T, meant: T): void {

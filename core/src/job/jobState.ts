@@ -5,6 +5,7 @@ import type { EstimateState } from '../estimate';
 import type { FindingState } from '../findings';
 import type { InstrumentType } from '../instruments';
 import type { LogState } from '../logbook';
+import type { MasterLook } from '../masterLook';
 import type { Chosen } from '../materials';
 import type { OwnerLink } from '../ownerPage';
 import type { ShimsUnder } from '../padSet';
@@ -76,6 +77,8 @@ export interface JobState extends LogState<Entry> {
   estimates: ReadonlyMap<string, EstimateState>;
   /** links the owner was given to a page of their own */
   ownerLinks: ReadonlyMap<string, OwnerLink>;
+  /** looks a master was asked for, by the entry that asks */
+  masterLooks: ReadonlyMap<string, MasterLook>;
   signOff: EntryOf<'sign-off'> | null;
   /** times the owner was reminded of the check-up */
   reminders: readonly EntryOf<'reminder'>[];
@@ -120,6 +123,7 @@ export const emptyJobState: JobState = {
   costs: new Map(),
   estimates: new Map(),
   ownerLinks: new Map(),
+  masterLooks: new Map(),
   signOff: null,
   reminders: [],
   unread: new Map(),

@@ -27,6 +27,8 @@ import { played } from '../sound/played.kind';
 import { tested } from '../sound/tested.kind';
 import { postBush } from '../bushing/postBush.kind';
 import { ownerLink } from '../ownerPage/ownerLink.kind';
+import { lookAsked } from '../masterLook/lookAsked.kind';
+import { lookGiven } from '../masterLook/lookGiven.kind';
 import { reminder } from '../memory/reminder.kind';
 import { ownerLinkOver } from '../ownerPage/ownerLinkOver.kind';
 import { springSet } from '../springSet/springSet.kind';
@@ -95,6 +97,8 @@ export const jobKinds = {
   'soak-over': soakOver,
   'photo': photo,
   'photo-marks': photoMarks,
+  'look-asked': lookAsked,
+  'look-given': lookGiven,
   'sign-off': signOff,
   'reminder': reminder,
   // Both belong to every logbook. A strike turns the plan where what it takes back did.

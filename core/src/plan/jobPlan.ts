@@ -1,3 +1,4 @@
+import { sentBackSince } from '../masterLook';
 import { bushLines } from '../bushing';
 import { dentLines, dentReach } from '../dents';
 import { explainedFindings, findingTitle, isOpenStatus, type FindingState } from '../findings';
@@ -203,8 +204,13 @@ function checksOf(
   return checks;
 }
 
-/** Was it done, and has no finding it cures been confirmed again since? */
-function stillDone(operation: { cures: readonly string[] }, done: OperationState, state: JobState): boolean {
+/** Was it done, has no finding it cures been confirmed again since, and has nobody sent it back? */
+function stillDone(
+  operation: { id: string; cures: readonly string[] },
+  done: OperationState,
+  state: JobState,
+): boolean {
+  if (sentBackSince(state, operation.id, done.seq)) return false;
   return operation.cures.every((id) => {
     const finding = state.findings.get(id);
     if (!finding || !isOpenStatus(finding.status)) return true;
