@@ -83,6 +83,11 @@ function Ticket({ summary, when }: { summary: BenchSummary; when: ClockWords }) 
           </div>
         ))}
         {summary.again > 0 && <div>{count(summary.again, 'done step')} to be looked at again</div>}
+        {summary.looks > 0 && (
+          <div>
+            <Link href={`/jobs/${ticket}`}>{count(summary.looks, 'look')} asked of a master</Link>
+          </div>
+        )}
         {summary.toAgree > 0 && (
           <div>
             <Link href={`/jobs/${ticket}/estimate`}>{count(summary.toAgree, 'step')} to agree with the owner</Link>

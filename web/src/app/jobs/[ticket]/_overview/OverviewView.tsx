@@ -12,6 +12,7 @@ import Link from 'next/link';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
+import { LooksWaiting } from '@/job/MasterLook';
 import { capital } from '@/ui/words';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoTaker } from '@/photos/PhotoTaker';
@@ -343,6 +344,7 @@ export function OverviewView({ earlier = [] }: { earlier?: readonly EarlierVisit
       work={
         <div className="split">
           <div>
+            <LooksWaiting />
             <EarlierVisits visits={earlier} />
             <div className="sheet">
               <h2>Where it stands</h2>

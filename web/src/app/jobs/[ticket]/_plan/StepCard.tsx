@@ -20,6 +20,7 @@ import Link from 'next/link';
 import { useId, useMemo, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
+import { MasterLookAt } from '@/job/MasterLook';
 import { minutesText } from '@/ui/words';
 import { ReasonForm } from '@/ui/formParts';
 import { isMeasuredGroup } from '@/figure/groups';
@@ -274,6 +275,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
           {step.curingUntil && ` Leave it until ${momentText(step.curingUntil)}.`}
         </p>
       )}
+      {step.state?.status === 'done' && <MasterLookAt about="operation" of={step.id} name={step.title} />}
       <Notices step={step} />
       {!isOver(step) && waitsFor.length > 0 && (
         <div className="say attention mb-3">

@@ -17,6 +17,7 @@ import { useId, useState, type FormEvent } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
+import { MasterLookAt } from '@/job/MasterLook';
 import { DentForm, DentWords } from './DentForm';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoSwipe } from '@/photos/PhotoSwipe';
@@ -127,6 +128,13 @@ function FindingRow({ finding }: { finding: FindingState }) {
         {finding.dent && <DentWords dent={finding.dent} />}
         {reason && <div className="soft">Because: {reason}</div>}
         {dentOpen && <DentForm finding={finding} done={() => setDentOpen(false)} />}
+        {isOpenStatus(status) && (
+          <MasterLookAt
+            about="finding"
+            of={finding.finding}
+            name={`${findingTitle(finding)}, ${names.get(part) ?? part}`}
+          />
+        )}
         <FindingStory finding={finding} />
         <PhotoRow photos={photos} />
         {first && last && <PhotoSwipe first={first} last={last} />}

@@ -1,6 +1,6 @@
 'use client';
 
-import { jobRecord, planBasis, printPhrase, type JobRecord } from '@holotonos/core';
+import { jobRecord, planBasis, printPhrase, type JobRecord, looksWaiting } from '@holotonos/core';
 import { useId, useMemo, useState } from 'react';
 import { useBench, useWhen } from '@/frame/BenchContext';
 import { Button, Form } from '@/ui/bootstrap';
@@ -33,7 +33,8 @@ function BookTaker() {
 }
 
 function SignOff({ record }: { record: JobRecord }) {
-  const { write, plan } = useJob();
+  const { write, plan, state } = useJob();
+  const looks = looksWaiting(state).length;
   const id = useId();
   const [summary, setSummary] = useState('');
   const [cautionText, setCautionText] = useState(record.ownerCautions.join('\n'));
@@ -58,6 +59,11 @@ function SignOff({ record }: { record: JobRecord }) {
       {open > 0 && (
         <p className="say attention">
           {open} {open === 1 ? 'step is' : 'steps are'} still open. Signing now records them as left.
+        </p>
+      )}
+      {looks > 0 && (
+        <p className="say attention">
+          {looks === 1 ? 'A look' : `${looks} looks`} asked of a master {looks === 1 ? 'has' : 'have'} no answer yet.
         </p>
       )}
       <Form.Label htmlFor={`${id}-summary`}>In a few words</Form.Label>
