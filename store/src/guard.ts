@@ -15,8 +15,8 @@ export const guards: Readonly<Record<string, readonly string[]>> = {
 /** Tables that hold nothing a logbook does not say: written over and made anew as it grows. */
 const derived = ['outcomes', 'step_times', 'summaries'] as const;
 
-/** Tables of who has a key: written over as keys change, and worth keeping. */
-export const keyTables: readonly string[] = ['users', 'credentials'];
+/** Tables of keys, to the shop and to what is said of owners: written over as keys change, and worth keeping. */
+export const keyTables: readonly string[] = ['users', 'credentials', 'owners'];
 
 /** Tables that matter only while somebody is here: who is signed in, who has asked too often, which browsers are benches,
  * what cookies are signed with. */
@@ -107,11 +107,12 @@ export async function letWrite(ownerUrl: string, webUrl: string, { ours = false 
 }
 
 /**
- * Which database this is, and since which restore: another when its tables were made or filled anew. What a process keeps
+ * Which database this is, since which restore and since whom it has forgotten: another when its tables were made or filled anew, or an owner is gone from them. What a process keeps
  * of one database is true of no other.
  */
 export const stampSql = sql<string>`concat_ws('.', (select oid from pg_database where datname = current_database()),
-  'entries'::regclass::oid, pg_relation_filenode('entries'), pg_relation_filenode('jobs'))`;
+  'entries'::regclass::oid, pg_relation_filenode('entries'), pg_relation_filenode('jobs'),
+  (select value from secrets where name = 'forgotten'))`;
 
 /** How long a process may believe that nobody has restored a database under it, ms. Writing never just believes it. */
 const believedMs = 500;
@@ -121,10 +122,18 @@ const droppers = new Set<() => void>();
 /** Has something dropped when the database turns out to be another than before. */
 export const onOtherDatabase = (drop: () => void): void => void droppers.add(drop);
 
+/** Drops what this process remembers of the database at once. */
+export function dropRemembered(): void {
+  for (const drop of droppers) drop();
+  known = { stamp: '', at: 0 };
+}
+
 /** Compares a stamp with the last one; what was kept of another database is dropped. */
 export function seeStamp(stamp: string): void {
   if (known.stamp !== '' && known.stamp !== stamp) {
-    console.error('The database has been restored or exchanged: what was remembered of it is read again.');
+    console.error(
+      'The database was restored or exchanged, or has forgotten an owner: what was remembered of it is read again.',
+    );
     for (const drop of droppers) drop();
   }
   known = { stamp, at: Date.now() };

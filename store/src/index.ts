@@ -15,6 +15,7 @@ export { orderToCsv, stockFromCsv, stockToCsv } from './stockCsv';
 export * from './importReadings';
 export * from './bookPackage';
 export * from './checkUps';
+export * from './owners';
 export * from './search';
 export * from './summaries';
 export * from './refreshSummaries';

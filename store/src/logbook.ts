@@ -12,6 +12,7 @@ import { and, asc, desc, eq, gt, ne, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { sqlState, type Database } from './database';
 import { onOtherDatabase, stampSql } from './guard';
+import { sealed, unsealed } from './owners/personal';
 import { answerKnown, appendTo, lockedState, stateOf, type AppendedTo, type KeptLog } from './keptLog';
 import type { PreparedPhoto } from './photos';
 import { bareSerial, entries, jobs, photos } from './schema';
@@ -56,14 +57,18 @@ export async function jobEntries(db: Database, jobId: string, after = 0, limit?:
     .where(and(eq(entries.jobId, jobId), gt(entries.seq, after)))
     .orderBy(asc(entries.seq));
   const rows = await (limit === undefined ? query : query.limit(limit));
-  return rows.map(readEntry);
+  return (await unsealed(db, rows)).map(readEntry);
 }
 
 async function insertEntry(db: Database, jobId: string, seq: number, entry: NewEntry): Promise<Entry> {
-  const { id, kind, body, author, benchTime } = entry;
-  const [row] = await db.insert(entries).values({ jobId, seq, id, kind, body, author, benchTime }).returning();
+  const { id, kind, author, benchTime } = entry;
+  const [kept] = await sealed(db, jobId, [entry]);
+  const [row] = await db
+    .insert(entries)
+    .values({ jobId, seq, id, kind, body: kept?.body, author, benchTime })
+    .returning();
   if (!row) throw new Error('insert returned no row');
-  return readEntry(row);
+  return readEntry({ ...row, body: entry.body });
 }
 
 /** The logbook of a job, as the one engine of `keptLog` wants it. */
@@ -138,7 +143,8 @@ async function insertRows(
 ): Promise<void> {
   for (let at = 0; at < rows.length; at += rowsPerStatement) {
     const some = rows.slice(at, at + rowsPerStatement);
-    await db.insert(entries).values(some);
+    const [first] = some;
+    if (first) await db.insert(entries).values(await sealed(db, first.jobId, some));
     onRows?.(at + some.length);
   }
 }

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import { drizzle } from 'drizzle-orm/node-postgres';
 import { Client } from 'pg';
+import { sealOld } from './owners/sealOld';
 
 /** Any number that no one else uses for an advisory lock in this database. */
 const migrationLock = 0x401_0704;
@@ -42,6 +43,7 @@ export async function migrateDatabase(url: string, folder: string): Promise<void
       }
     }
     await migrate(drizzle(client), { migrationsFolder: folder });
+    await sealOld(client);
   } finally {
     await client.end();
   }

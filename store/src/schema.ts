@@ -69,6 +69,10 @@ export const entries = pgTable(
       .on(bareSerial(sql`body->>'serial'`))
       .where(sql`kind = 'intake'`),
     // Whether a ticket is open is asked of every ticket at once, however long their logbooks are.
+    // Everything that is said of one owner, to be taken out or forgotten.
+    index('entries_owner')
+      .on(sql`left(body->>'owner', 45)`)
+      .where(sql`kind = 'intake'`),
     index('entries_sign_off')
       .on(table.jobId)
       .where(sql`kind = 'sign-off'`),
@@ -294,6 +298,18 @@ export const rateLimits = pgTable('rate_limits', {
   key: text().notNull().unique(),
   count: integer().notNull(),
   lastRequest: bigint({ mode: 'number' }).notNull(),
+});
+
+/**
+ * The key that opens what is said of one owner in any logbook. Whoever is forgotten has none any more: the logbooks stay as
+ * they are, and say nothing of the person.
+ */
+export const owners = pgTable('owners', {
+  id: uuid().primaryKey().defaultRandom(),
+  /** by which the same owner is known again on another ticket */
+  nameHash: text().notNull().unique(),
+  key: bytea().notNull(),
+  madeAt: timeOf().notNull().defaultNow(),
 });
 
 /** What every web process has to know and nobody else: such as what cookies are signed with. */

@@ -12,6 +12,7 @@ import {
 } from '@holotonos/core';
 import { and, desc, eq, inArray, or, sql, type SQL } from 'drizzle-orm';
 import type { Database } from './database';
+import { unsealed } from './owners/personal';
 import { entries, entryWordsVector, jobs, searchedKinds } from './schema';
 
 /** An entry that answers a search, with the ticket it stands in. */
@@ -59,8 +60,14 @@ export async function findEntries(
     )
     .orderBy(desc(entries.receivedAt), desc(entries.seq))
     .limit(asked);
+  const opened = await unsealed(
+    db,
+    rows.map(({ entry }) => entry),
+  );
   const seen = new Set<string>();
-  const found = rows.flatMap(({ ticket, entry: row }): FoundEntry[] => {
+  const found = rows.flatMap(({ ticket }, i): FoundEntry[] => {
+    const row = opened[i];
+    if (!row) return [];
     const entry = readEntry(row);
     const about = entry.kind === 'finding' ? `${row.jobId} ${entry.body.finding}` : `${row.jobId} ${row.id}`;
     if (seen.has(about)) return [];

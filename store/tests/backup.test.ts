@@ -88,7 +88,12 @@ describe('a backup', () => {
       const back: number[] = [];
       await restoreBackup(path, other.url, { migrations, onRows: (written) => void back.push(written) });
       expect(back.at(-1)).toBe(total);
-      expect(await allOf(other)).toEqual(await allOf(demo));
+      // That it was brought back stands in the audit, and is all that was added.
+      const [restored, kept] = [await allOf(other), await allOf(demo)];
+      expect(restored['audit']?.filter((line) => !kept['audit']?.includes(line))).toEqual([
+        expect.stringContaining(`restored,"whoever runs the server","a backup of ${now}"`),
+      ]);
+      expect({ ...restored, audit: kept['audit'] }).toEqual(kept);
       const list = async ({ db }: TestDatabase) =>
         (await jobEntries(db, (await jobByTicket(db, 'LL-201'))?.id ?? '')).map(({ id, body }) => [id, body]);
       expect(await list(other)).toEqual(await list(demo));

@@ -130,7 +130,7 @@ describe('the logbook in the database', () => {
     await expect(store.pool.query(statement, ['x'])).rejects.toThrow(/append-only/);
   });
   test('the database refuses truncate', async () => {
-    await expect(store.pool.query('truncate entries, jobs, photos, summaries, step_times')).rejects.toThrow(
+    await expect(store.pool.query('truncate entries, jobs, photos, summaries, step_times, outcomes')).rejects.toThrow(
       /append-only/,
     );
   });

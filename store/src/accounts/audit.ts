@@ -12,7 +12,10 @@ export type Audited =
   | 'key-made'
   | 'key-changed'
   | 'key-ended'
-  | 'exported';
+  | 'exported'
+  | 'owner-exported'
+  | 'owner-forgotten'
+  | 'restored';
 
 /** Where the door writes down where a request comes from. */
 export const addressHeader = 'x-holotonos-address';

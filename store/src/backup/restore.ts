@@ -1,6 +1,7 @@
 import { withClient } from '../database';
 import { checkGuards } from '../guard';
 import { migrateDatabase, newestMigration } from '../migrate';
+import { sealOld } from '../owners/sealOld';
 import { backedUp } from './backup';
 import { BadBackup, readBackup, type BackupHeader, type BackupRow } from './backupFile';
 
@@ -87,8 +88,13 @@ export async function restoreBackup(
       await client.query(
         `select setval(pg_get_serial_sequence('${table}', '${column}'), max(${column})) from ${table} having max(${column}) is not null`,
       );
+    await client.query(`insert into audit (what, who, about) values ('restored', 'whoever runs the server', $1)`, [
+      `a backup of ${header.madeAt}`,
+    ]);
     // A connection that ends takes back what was not committed.
     await client.query('commit');
+    // A backup may be older than the keys of owners.
+    await sealOld(client);
     return header;
   });
 }
