@@ -17,6 +17,7 @@ const bodies = [
   { address: /^\/api\/v1\/readings\/look$/, most: MB / 4, types: csv },
   { address: /^\/api\/v1\/owner\//, most: 8192, types: json },
   { address: /^\/api\/v1\/jobs\/[^/]+\/owner-link$/, most: 8192, types: json },
+  { address: /^\/api\/v1\/owners\//, most: 1024, types: json },
   { address: /^\/api\/auth\//, most: 4096, types: json },
   { address: /^\/api\/v1\/gauges\/aim$/, most: 4096, types: json },
   { address: /^\/api\/v1\/shop$/, most: MB / 16, types: json },

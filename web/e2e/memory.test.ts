@@ -1,7 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { axeInBothLights, fill, openTicket, press, seeText, send, startPage, until, type App } from './app';
+import {
+  axeInBothLights,
+  axeProblems,
+  fill,
+  openTicket,
+  press,
+  seeText,
+  send,
+  startPage,
+  until,
+  type App,
+} from './app';
 import { enter, settled } from './measuring';
 
 jest.setTimeout(180_000);
@@ -107,6 +118,20 @@ test('a check-up that is due stands on the bench; its owner is reminded once, in
   await seeText(page, 'Check-ups to come');
 });
 
+test('an owner is forgotten: the name is gone from the bench, the instrument stays', async () => {
+  await openTicket(app.address, 'LL-405', { owner: 'Old Ned of the weir' });
+  await page.goto(`${app.address}/shop/owners?find=weir`);
+  await enter(page, 'Forget …: Old Ned of the weir');
+  await fill(page, 'Type “Old Ned of the weir” to go on', 'Old Ned of the weir');
+  expect(await axeProblems(page)).toEqual([]);
+  await page.keyboard.press('Enter');
+  await seeText(page, 'They are forgotten. LL-405 stay');
+  await page.goto(`${app.address}/?find=LL-405`);
+  await seeText(page, '(forgotten)');
+  await page.goto(`${app.address}/find?q=weir`);
+  await seeText(page, 'Nothing answers to that.');
+});
+
 test('no faults that axe can find, in both lights, on a phone too, and nothing complained', async () => {
   const view = `${app.address}/shop/learned`;
   expect(await axeInBothLights(page, view)).toEqual([]);
@@ -115,6 +140,7 @@ test('no faults that axe can find, in both lights, on a phone too, and nothing c
     [390, 844, '/shop/learned'],
     [390, 844, '/find?q=bell'],
     [390, 844, '/check-ups'],
+    [390, 844, '/shop/owners'],
   ] as const) {
     await page.setViewport({ width, height });
     await page.goto(`${app.address}${path}`);

@@ -43,6 +43,7 @@ export const routeRules: readonly RouteRule[] = [
   reads('/shop/people'),
   reads('/shop/learned'),
   reads('/shop/keys', 'people'),
+  reads('/shop/owners', 'people'),
   reads('/pieces'),
   reads('/pieces/bench'),
   reads('/jobs/*'),
@@ -94,6 +95,8 @@ export const routeRules: readonly RouteRule[] = [
   // Solvers and looks at a file change nothing: whoever may look may ask them.
   rule('/api/v1/readings/look', { POST: 'look' }),
   reads('/api/v1/memory/faults'),
+  reads('/api/v1/owners/*/archive.zip', 'export'),
+  rule('/api/v1/owners/*/forget', { POST: 'people' }),
   reads('/api/v1/schema/*', 'nothing'),
   rule('/api/v1/shop', { GET: 'look', POST: 'named' }),
   rule('/api/v1/solve/*', { POST: 'look' }),

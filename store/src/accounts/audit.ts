@@ -13,7 +13,6 @@ export type Audited =
   | 'key-changed'
   | 'key-ended'
   | 'exported'
-  | 'owner-exported'
   | 'owner-forgotten'
   | 'restored';
 

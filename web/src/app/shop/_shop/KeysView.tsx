@@ -30,6 +30,8 @@ const auditWords: Readonly<Record<string, string>> = {
   'key-changed': 'changed a key:',
   'key-ended': 'took a key back:',
   'exported': 'took out of the house:',
+  'owner-forgotten': 'forgot the owner of',
+  'restored': 'brought back',
 };
 
 const ways = ({ email, hasPin }: Key) =>

@@ -9,6 +9,7 @@ const pages = [
   { href: '/shop/people', name: 'People, hours, prices' },
   { href: '/shop/work', name: 'Own steps and cautions' },
   { href: '/shop/learned', name: 'What was learned' },
+  { href: '/shop/owners', name: 'Owners' },
   { href: '/shop/keys', name: 'Who may come in' },
 ] as const;
 

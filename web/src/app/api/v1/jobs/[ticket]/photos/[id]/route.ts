@@ -1,16 +1,16 @@
 import { photoBytes, savePhoto } from '@holotonos/store';
 import { answering, conflict, invalid, notFound, readBytes } from '@/server/replies';
+import { isUuid } from '@/server/ids';
 import { getDb } from '@/server/store';
 
 type Context = { params: Promise<{ ticket: string; id: string }> };
-const uuid = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
 /** A picture of the job as JPEG, or its thumbnail with `?size=thumbnail`. It never changes under its id. */
 export const GET = (request: Request, { params }: Context) =>
   answering(async () => {
     const { ticket, id } = await params;
     const size = new URL(request.url).searchParams.get('size') === 'thumbnail' ? 'thumbnail' : 'picture';
-    const bytes = uuid.test(id) ? await photoBytes(getDb(), ticket, id, size) : null;
+    const bytes = isUuid(id) ? await photoBytes(getDb(), ticket, id, size) : null;
     if (!bytes) return notFound('There is no such picture.');
     return new Response(new Uint8Array(bytes), {
       headers: { 'Content-Type': 'image/jpeg', 'Cache-Control': 'private, max-age=31536000, immutable' },
@@ -21,7 +21,7 @@ export const GET = (request: Request, { params }: Context) =>
 export const PUT = (request: Request, { params }: Context) =>
   answering(async () => {
     const { ticket, id } = await params;
-    if (!uuid.test(id)) return invalid([{ path: '/id', message: 'must be a UUID in small letters' }]);
+    if (!isUuid(id)) return invalid([{ path: '/id', message: 'must be a UUID in small letters' }]);
     const read = await readBytes(request);
     if (!read.ok) return read.response;
     const saved = await savePhoto(getDb(), ticket, id, read.bytes);
