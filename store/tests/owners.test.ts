@@ -7,6 +7,7 @@ import fc from 'fast-check';
 import type { NewEntry } from '@holotonos/core';
 import {
   appendEntry,
+  byOwnersLink,
   checkGuards,
   findEntries,
   forgetOwner,
@@ -145,7 +146,7 @@ describe('what is said of an owner', () => {
     const plain = { ...(before[0]?.body as object), owner: 'Old Ned of the weir', contact: 'by post' };
     await place.pool.query(
       `insert into entries (job_id, seq, id, kind, body, author, bench_time) values ($1, 2, $2, 'intake', $3, 'x', now()),
-       ($1, 3, $4, 'agreement', $5, 'x', now())`,
+       ($1, 3, $4, 'agreement', $5, 'Ned', now())`,
       [id, randomUUID(), plain, randomUUID(), { ...answer, by: 'Ned' }],
     );
     expect(await allText()).toContain('Old Ned');
@@ -153,6 +154,8 @@ describe('what is said of an owner', () => {
     const { rows } = await place.pool.query<{ t: string }>('select t::text as t from entries t');
     expect(JSON.stringify(rows)).not.toMatch(/Ned|by post/);
     expect((await read('O-3')).slice(1).map(({ body }) => body)).toEqual([plain, { ...answer, by: 'Ned' }]);
+    expect((await read('O-3')).at(-1)?.author).toBe(byOwnersLink);
+    expect(await allText()).not.toContain('Ned');
     // The ink is ink again.
     await checkGuards(place.url);
     await expect(place.pool.query("update entries set author = 'y'")).rejects.toThrow('append-only');

@@ -1,5 +1,5 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { isOpenStatus } from '../findings/findingWords';
+import { isOpenStatus } from '../findings';
 import type { JobKind } from '../job';
 import { says } from '../logbook';
 import { freeText, uuidSchema } from '../validation/plain.schema';

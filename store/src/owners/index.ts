@@ -1,3 +1,3 @@
 export { forgetOwner, listOwners, ownerById, type Owner } from './owners';
 export { ownerArchive } from './ownerArchive';
-export { forgottenOwner, personalFields } from './personal';
+export { byOwnersLink, forgottenOwner } from './personal';

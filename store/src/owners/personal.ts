@@ -11,6 +11,9 @@ export const personalFields: Partial<Record<EntryKind, readonly string[]>> = {
 };
 const fieldsOf = (kind: string): readonly string[] => personalFields[kind as EntryKind] ?? [];
 
+/** Who signs what an owner answers by their link: the name they give stands in the answer, sealed. */
+export const byOwnersLink = 'The owner, by their link';
+
 /** What stands where an owner was. */
 export const forgottenOwner = '(forgotten)';
 

@@ -2,7 +2,7 @@ import { drizzle } from 'drizzle-orm/node-postgres';
 import type { Client } from 'pg';
 import type { Database } from '../database';
 import * as schema from '../schema';
-import { personalFields, sealed } from './personal';
+import { byOwnersLink, personalFields, sealed } from './personal';
 import { sealedFor } from './seal';
 
 /** Rows sealed in one statement after another; a page of them is held at once. */
@@ -28,8 +28,8 @@ export async function sealOld(client: Client): Promise<number> {
   try {
     await client.query('alter table entries disable trigger entries_append_only');
     for (let last = ['00000000-0000-0000-0000-000000000000', 0] as [string, number]; ;) {
-      const { rows } = await client.query<{ job_id: string; seq: number; kind: string; body: unknown }>(
-        `select job_id, seq, kind, body from entries where ${open} and (job_id, seq) > ($2, $3)
+      const { rows } = await client.query<{ job_id: string; seq: number; kind: string; body: unknown; author: string }>(
+        `select job_id, seq, kind, body, author from entries where ${open} and (job_id, seq) > ($2, $3)
          order by job_id, seq limit ${atOnce}`,
         [kinds, ...last],
       );
@@ -39,7 +39,15 @@ export async function sealOld(client: Client): Promise<number> {
         const body = kept?.body as Record<string, unknown> | undefined;
         // What belongs to nobody who is known stays as it is.
         if (!body || sealedFor(body[first]) === null) continue;
-        await client.query('update entries set body = $3 where job_id = $1 and seq = $2', [row.job_id, row.seq, body]);
+        // An owner's own answer was signed with the name they gave.
+        const { by } = row.body as { by?: unknown };
+        const author = row.kind === 'agreement' && by === row.author ? byOwnersLink : row.author;
+        await client.query('update entries set body = $3, author = $4 where job_id = $1 and seq = $2', [
+          row.job_id,
+          row.seq,
+          body,
+          author,
+        ]);
         count += 1;
       }
       const end = rows.at(-1);

@@ -1,5 +1,5 @@
 import { dayIn, isPlainText, type NewEntry } from '@holotonos/core';
-import { appendEntry } from '@holotonos/store';
+import { appendEntry, byOwnersLink } from '@holotonos/store';
 import { ownersJob } from '@/server/ownerPage';
 import { answering, conflict, invalid, notFound, readJson } from '@/server/replies';
 import { getDb } from '@/server/store';
@@ -37,7 +37,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ ticket: s
     const appended = await appendEntry(getDb(), ticket, {
       id,
       kind: 'agreement',
-      author: by.trim(),
+      author: byOwnersLink,
       benchTime: given.answer?.benchTime ?? now,
       body: {
         estimate,
