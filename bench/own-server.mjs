@@ -14,10 +14,12 @@ import { run } from '../bin/lib/run.mjs';
  * @param work is given the address, a way to ask the database, and what ends and starts either
  * @param before is given the cluster and a way to ask it, before the database is made
  */
-export async function withServer(work, { durable = false, before = () => undefined } = {}) {
+export async function withServer(work, { durable = false, keys = false, before = () => undefined } = {}) {
   mkdirSync(dataDir, { recursive: true });
   const database = cluster('bench-postgres', { throwAway: true, durable });
   let server = null;
+  /** further web processes on the same database */
+  const others = [];
   try {
     const ownerUrl = `${await database.start()}/holotonos`;
     const databaseUrl = database.asWeb(ownerUrl);
@@ -31,16 +33,30 @@ export async function withServer(work, { durable = false, before = () => undefin
       }
     };
     await before({ database, query: (text) => query(text, [], new URL('/postgres', ownerUrl).href) });
-    run(process.execPath, ['--import', 'tsx', join(root, 'bin/lib/prepare-database.ts'), '--create'], {
-      cwd: root,
-      env: { ...process.env, DATABASE_URL: databaseUrl, DATABASE_OWNER_URL: ownerUrl },
-      failure: 'The database of the benchmark is not ready',
-    });
+    run(
+      process.execPath,
+      ['--import', 'tsx', join(root, 'bin/lib/prepare-database.ts'), '--create', ...(keys ? ['--keys'] : [])],
+      {
+        cwd: root,
+        env: { ...process.env, DATABASE_URL: databaseUrl, DATABASE_OWNER_URL: ownerUrl },
+        failure: 'The database of the benchmark is not ready',
+      },
+    );
     await ensureBuilt((text) => console.log(text));
     const port = await freePort();
     const start = async () => {
       server = await serve({ port, databaseUrl, log: join(dataDir, 'bench-server.log') });
       return server;
+    };
+    const startAnother = async () => {
+      const other = await serve({
+        port: await freePort(),
+        databaseUrl,
+        log: join(dataDir, 'bench-server-2.log'),
+        kept: true,
+      });
+      others.push(other);
+      return other;
     };
     await start();
     await work({
@@ -49,11 +65,12 @@ export async function withServer(work, { durable = false, before = () => undefin
       database,
       pid: () => server.pid,
       start,
+      startAnother,
       stop: () => endProcesses([server.pid]),
       query,
     });
   } finally {
-    if (server) await endProcesses([server.pid]);
+    await endProcesses([server, ...others].filter(Boolean).map(({ pid }) => pid));
     database.destroy();
   }
 }
