@@ -1,4 +1,4 @@
-import { afterEach, describe, expect, test } from '@jest/globals';
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { createServer, type Server, type Socket } from 'node:net';
 import { lineAdapter } from '../src/server/gaugeAdapter';
 import { eventStream } from '../src/server/eventStream';
@@ -130,6 +130,23 @@ describe('a stream of events', () => {
     expect(await read()).toBe('event: entry\ndata: {"ticket":"T-1"}\n\n');
     expect(await read()).toBe('');
     expect(stopped).toBe(1);
+  });
+  test('ends after a while, so that the door looks anew who listens', async () => {
+    jest.useFakeTimers({ doNotFake: ['queueMicrotask', 'nextTick'] });
+    try {
+      let stopped = 0;
+      const { read } = open(({ send }) => {
+        send('ready', {});
+        return () => void (stopped += 1);
+      });
+      await read();
+      await jest.advanceTimersByTimeAsync(9 * 60_000);
+      expect([stopped, await read()]).toEqual([0, ': still here\n\n']);
+      await jest.advanceTimersByTimeAsync(60_000);
+      expect(stopped).toBe(1);
+    } finally {
+      jest.useRealTimers();
+    }
   });
   test.each(['left', 'cancel'] as const)(
     'lets go when the page is gone (%s), once, and tells nothing more',

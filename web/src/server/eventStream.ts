@@ -2,6 +2,11 @@ import 'server-only';
 
 /** Keeps proxies from closing a quiet stream, ms. */
 const beatMs = 20_000;
+/**
+ * So long a stream stays open, ms. Then the browser asks for another by itself, and the door looks anew who asks: whoever has
+ * signed out, or whose key was taken back, hears no longer than that.
+ */
+const livesMs = 10 * 60_000;
 
 export interface Telling {
   /** one server-sent event */
@@ -28,10 +33,12 @@ export function eventStream(
       let stop = () => undefined as void;
       const write = (text: string) => listening && controller.enqueue(encoder.encode(text));
       const beat = setInterval(() => write(': still here\n\n'), beatMs);
+      const life = setTimeout(() => end(false), livesMs);
       end = (gone) => {
         if (!listening) return;
         listening = false;
         clearInterval(beat);
+        clearTimeout(life);
         stop();
         if (!gone) controller.close();
       };
