@@ -275,6 +275,66 @@ describe('keys', () => {
   });
 });
 
+describe('one’s own key', () => {
+  const wrongNumber = 'That is not your number or password.';
+  async function junoAtTheBench() {
+    const { owner, juno } = await shop();
+    const hands = browser();
+    for (const [name, value] of owner.jar) hands.jar.set(name, value);
+    expect((await hands.ask('/hands', { key: juno.id, pin: '3141' })).status).toBe(200);
+    return { owner, juno, hands };
+  }
+  test('gets another number by whoever knows the one there is; every other browser is signed out', async () => {
+    const { juno, hands } = await junoAtTheBench();
+    const tablet = browser();
+    for (const [name, value] of hands.jar) tablet.jar.set(name, value);
+    expect(await tablet.asker()).toMatchObject({ name: 'Juno Tam' });
+    expect(said(await hands.ask('/own', { current: '2718', pin: '1618' }))).toEqual([401, wrongNumber]);
+    expect(said(await hands.ask('/own', { current: '3141' }))).toEqual([
+      400,
+      'Write the new number or the new password.',
+    ]);
+    expect((await hands.ask('/own', { current: '3141', pin: '16' })).status).toBe(400);
+    expect((await hands.ask('/own', { current: '3141', pin: '1618' })).status).toBe(200);
+    expect(await hands.asker()).toMatchObject({ name: 'Juno Tam' });
+    expect(await tablet.asker()).toBeNull();
+    expect((await hands.ask('/hands', { key: juno.id, pin: '3141' })).status).toBe(401);
+    expect((await hands.ask('/hands', { key: juno.id, pin: '1618' })).status).toBe(200);
+    expect((await readAudit(web.db)).map(({ what, about }) => `${what} ${about}`)).toContain('key-changed their own');
+  });
+  test('with a password is changed by the password, for a number is looked at over a shoulder', async () => {
+    const { owner } = await shop();
+    expect((await owner.ask('/own', { current: ottoline.password, pin: '1204' })).status).toBe(200);
+    const next = 'another long enough word';
+    expect(said(await owner.ask('/own', { current: '1204', password: next }))).toEqual([
+      401,
+      'That is not your password.',
+    ]);
+    expect((await owner.ask('/own', { current: '1204', pin: '1205' })).status).toBe(200);
+    expect((await owner.ask('/own', { current: ottoline.password, password: 'short' })).status).toBe(400);
+    expect((await owner.ask('/own', { current: ottoline.password, password: next })).status).toBe(200);
+    const again = browser();
+    expect((await again.ask('/sign-in/email', { email: ottoline.email, password: ottoline.password })).status).toBe(
+      401,
+    );
+    expect((await again.ask('/sign-in/email', { email: ottoline.email, password: next })).status).toBe(200);
+  });
+  test('is nobody’s who is not there, and no way to a role or another name', async () => {
+    expect((await browser().ask('/own', { current: '3141', pin: '1618' })).status).toBe(401);
+    const { hands } = await junoAtTheBench();
+    await hands.ask('/own', { current: '3141', pin: '1618', role: 'owner', name: 'Ottoline Marsh' });
+    expect((await listKeys(web.db)).find(({ hasPin }) => hasPin)).toMatchObject({
+      name: 'Juno Tam',
+      role: 'apprentice',
+    });
+  });
+  test('guessed at five times, is locked as at the bench', async () => {
+    const { hands } = await junoAtTheBench();
+    for (let n = 0; n < 5; n += 1) await hands.ask('/own', { current: `000${n}`, pin: '1618' });
+    expect((await hands.ask('/own', { current: '3141', pin: '1618' })).status).toBe(401);
+  });
+});
+
 describe('a demo', () => {
   test('can be looked at by whoever comes, its numbers let in here and nowhere else', async () => {
     expect(await loadDemoKeys(web.db)).toBe(demoPeople.length);

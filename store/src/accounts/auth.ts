@@ -36,9 +36,9 @@ const sessionSeconds = 60 * 60 * 24 * 7;
 export const authPaths: readonly string[] = [
   '/sign-in/email',
   '/sign-out',
-  '/change-password',
   '/first-owner',
   '/hands',
+  '/own',
   '/bench',
   '/keys',
   '/audit',
@@ -200,6 +200,41 @@ const ofTheShop = (db: Database, { beyond }: AuthOptions) => {
         await note(ctx, { what: 'bench-made', who: user.name });
         return ctx.json({ bench: true });
       }),
+      /** Whoever is here chooses another number or password for themselves, and shows first that it is them. */
+      own: createAuthEndpoint('/own', { method: 'POST' }, async (ctx) => {
+        const user = await signedIn(ctx);
+        if (isDemoKey(user.email))
+          throw refuse(
+            'FORBIDDEN',
+            'Keys of the demo stay as they are: everybody may read them. Make one of your own.',
+          );
+        const current = textOf(fieldsOf(ctx.body)['current']);
+        const isNumber = /^\d{4,8}$/.test(current);
+        const { password, pin } = wishOf(ctx.body);
+        if (password === undefined && pin === undefined)
+          throw refuse('BAD_REQUEST', 'Write the new number or the new password.');
+        const accounts = await ctx.context.internalAdapter.findAccounts(user.id);
+        const hash = accounts.find((account) => account.password)?.password;
+        const knows =
+          (hash && (await ctx.context.password.verify({ hash, password: current }))) ||
+          (isNumber && (await checkPin(db, user.id, current)) === 'right');
+        // A number alone must not make a password: it was looked at over somebody’s shoulder.
+        const enough = knows && (password === undefined || !hash || !isNumber);
+        if (!enough) {
+          await note(ctx, { what: 'refused', who: user.name, about: isNumber ? `PIN of ${user.id}` : 'own key' });
+          throw refuse(
+            'UNAUTHORIZED',
+            password !== undefined && hash ? 'That is not your password.' : 'That is not your number or password.',
+          );
+        }
+        await inWords(() =>
+          changeKey(db, user.id, { ...(password !== undefined && { password }), ...(pin !== undefined && { pin }) }),
+        );
+        // Every other browser is signed out; this one goes on.
+        await begin(ctx, user.id);
+        await note(ctx, { what: 'key-changed', who: user.name, about: 'their own' });
+        return ctx.json({ name: user.name });
+      }),
       listKeys: createAuthEndpoint('/keys', { method: 'GET' }, async (ctx) => {
         await owner(ctx);
         return ctx.json({ keys: await listKeys(db) });
@@ -285,6 +320,7 @@ export function authOf(db: Database, options: AuthOptions) {
         '/sign-in/email': { window: 60, max: 8 },
         '/first-owner': { window: 60, max: 5 },
         '/hands': { window: 60, max: 30 },
+        '/own': { window: 60, max: 8 },
       },
     },
     advanced: {

@@ -6,6 +6,7 @@ import { Button, Modal } from '@/ui/bootstrap';
 import { askWho } from './askWho';
 import { useBench } from './BenchContext';
 import { askDoor, readDoor, type Door } from './keysApi';
+import { OwnKeyForm } from './OwnKeyForm';
 import { PinForm } from './PinForm';
 
 /** What counts as somebody being there. */
@@ -46,9 +47,11 @@ function useIdleLock(minutes: number, on: boolean, lock: () => void): void {
 export function Hands() {
   const { asker, keeping, setAsker, lockMinutes } = useBench();
   const [open, setOpen] = useState(false);
+  const [own, setOwn] = useState(false);
   const [door, setDoor] = useState<Door | null>(null);
   const [problem, setProblem] = useState('');
   const ask = () => {
+    setOwn(false);
     setOpen(true);
     void readDoor().then((answer) => {
       if (answer.ok) setDoor(answer.body);
@@ -108,13 +111,14 @@ export function Hands() {
       >
         <Modal.Header>
           <Modal.Title as="h2" id="hands-title">
-            Who is at the bench?
+            {own ? 'My number and password' : 'Who is at the bench?'}
           </Modal.Title>
         </Modal.Header>
         <Modal.Body>
+          {own && asker && <OwnKeyForm name={asker.name} onDone={close} />}
           {problem && <p className="say fault">{problem}</p>}
-          {!door && !problem && <p aria-live="polite">Asking the door …</p>}
-          {door && door.people.length > 0 && (
+          {!own && !door && !problem && <p aria-live="polite">Asking the door …</p>}
+          {!own && door && door.people.length > 0 && (
             <PinForm
               people={door.people}
               onIn={(who) => {
@@ -124,7 +128,7 @@ export function Hands() {
               }}
             />
           )}
-          {door && door.people.length === 0 && (
+          {!own && door && door.people.length === 0 && (
             <p>
               {door.bench
                 ? 'Nobody has a number yet. An owner gives them out under Shop, Who may come in.'
@@ -136,6 +140,11 @@ export function Hands() {
           <Link className="btn btn-quiet" href="/sign-in">
             With a password
           </Link>
+          {asker && !own && (
+            <Button variant="quiet" onClick={() => setOwn(true)}>
+              My number …
+            </Button>
+          )}
           {asker && (
             <Button variant="quiet" onClick={() => void lock()}>
               Lock the bench

@@ -103,6 +103,28 @@ describe('changing hands', () => {
     expect(alerts().join()).toContain('That is not the number');
     expect([field('Number').value, who()]).toEqual(['', 'Juno Tam|apprentice']);
   });
+  test('somebody’s own number is changed by whoever knows it; what is wrong is said and nothing typed is lost', async () => {
+    answers['/own'] = () => said({ message: 'That is not your number or password.' }, 401);
+    at(<Hands />, { asker: juno });
+    await press(/Juno Tam is at/);
+    await settled();
+    await press('My number …');
+    expect(button('Keep it').disabled).toBe(true);
+    type(/^Your password as it is/, '3141');
+    expect(button('Keep it').disabled).toBe(true);
+    type(/^New number/, ' 1618 ');
+    await press('Keep it');
+    await settled();
+    expect(alerts().join()).toContain('That is not your number or password.');
+    expect(field(/^New number/).value).toBe(' 1618 ');
+    answers['/own'] = () => said({ name: 'Juno Tam' });
+    await press('Keep it');
+    await settled();
+    expect(bodies().at(-1)).toEqual({ current: '3141', pin: '1618', password: '' });
+    expect(screen.getByRole('status').textContent).toContain('It is so from now on');
+    await press('Back to work');
+    expect([screen.queryByRole('dialog'), who()]).toEqual([null, 'Juno Tam|apprentice']);
+  });
   test('in another tab of this browser: whoever took over there is here too', async () => {
     at(<Hands />, { asker: juno });
     const told = (newValue: string | null, key = 'holotonos-at-hand') =>
