@@ -5,6 +5,7 @@ import { usePathname } from 'next/navigation';
 import { useBench } from './BenchContext';
 import { Hands } from './HandsDialog';
 import { useFindKey } from './useFindKey';
+import { useMay } from './useMay';
 import { Button, Form } from '@/ui/bootstrap';
 import { LinkWaits } from '@/ui/LinkWaits';
 
@@ -39,6 +40,7 @@ export function Masthead() {
   // An owner who opens their page is no guest of the bench.
   const isOwners = usePathname().startsWith('/owner/');
   useFindKey(!isOwners);
+  const [mayOpen, mayImport] = [useMay('open'), useMay('judge')];
   if (isOwners) return null;
   return (
     <header className="masthead">
@@ -54,10 +56,12 @@ export function Masthead() {
           Week
           <LinkWaits />
         </Link>
-        <Link href="/tickets/new">
-          New ticket
-          <LinkWaits />
-        </Link>
+        {mayOpen && (
+          <Link href="/tickets/new">
+            New ticket
+            <LinkWaits />
+          </Link>
+        )}
         <Link href="/find" aria-keyshortcuts="/ Control+K">
           Find
           <LinkWaits />
@@ -78,10 +82,12 @@ export function Masthead() {
           Practice
           <LinkWaits />
         </Link>
-        <Link href="/import">
-          Import
-          <LinkWaits />
-        </Link>
+        {mayImport && (
+          <Link href="/import">
+            Import
+            <LinkWaits />
+          </Link>
+        )}
       </nav>
       <span className="spacer" />
       {keeping === 'open' ? <TypedName /> : <Hands />}

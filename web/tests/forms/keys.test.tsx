@@ -7,6 +7,7 @@ import { KeysView } from '../../src/app/shop/_shop/KeysView';
 import { SignInView } from '../../src/app/sign-in/_signIn/SignInView';
 import { askWho } from '../../src/frame/askWho';
 import { BenchProvider, useBench, type Named } from '../../src/frame/BenchContext';
+import { ForThose } from '../../src/frame/ForThose';
 import { Hands } from '../../src/frame/HandsDialog';
 import type { Door } from '../../src/frame/keysApi';
 import { answered, fetchDouble, settle } from '../hooks/bench';
@@ -339,5 +340,33 @@ describe('who may come in', () => {
     await settled();
     expect(button('Make the first owner')).toBeTruthy();
     expect(asked).toEqual([]);
+  });
+});
+
+describe('what a role may not', () => {
+  const page = (
+    <>
+      <ForThose act="shop">
+        <button type="button">Another limit</button>
+      </ForThose>
+      <ForThose act="work">
+        <button type="button">Measure</button>
+      </ForThose>
+    </>
+  );
+  const shut = (name: string) => button(name).closest('fieldset:disabled') !== null;
+  test('stands there to look at, shut, with who changes it', () => {
+    at(page, { asker: juno });
+    expect([shut('Another limit'), shut('Measure')]).toEqual([true, false]);
+    expect(screen.getByText('To look at: changed by owner.')).toBeTruthy();
+  });
+  test.each([
+    ['an owner of the shop', { asker: { name: 'Ottoline Marsh', role: 'owner' } }],
+    ['a shop without keys', { keeping: 'open' }],
+    ['whoever has not said yet who it is: the door asks', { keeping: 'shown' }],
+  ] as const)('is open to %s', (_, as) => {
+    at(page, as);
+    expect(shut('Another limit')).toBe(false);
+    expect(screen.queryByText(/^To look at/)).toBeNull();
   });
 });

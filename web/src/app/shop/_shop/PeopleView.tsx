@@ -1,6 +1,7 @@
 'use client';
 
 import type { ShopState } from '@holotonos/core';
+import { ForThose } from '@/frame/ForThose';
 import { useShop } from '@/shop/useShop';
 import { HoursSection } from './HoursSection';
 import { PeopleSection } from './PeopleSection';
@@ -10,11 +11,11 @@ import { PricesSection, RatesSection } from './PricesSection';
 export function PeopleView({ first }: { first: ShopState }) {
   const { shop, write } = useShop(first);
   return (
-    <>
+    <ForThose act="shop">
       <PeopleSection shop={shop} write={write} />
       <HoursSection shop={shop} write={write} />
       <RatesSection shop={shop} write={write} />
       <PricesSection shop={shop} write={write} />
-    </>
+    </ForThose>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import type { ShopState } from '@holotonos/core';
+import { ForThose } from '@/frame/ForThose';
 import { UnreadOwn } from '@/shop/UnreadOwn';
 import { useShop } from '@/shop/useShop';
 import { GaugesSection } from './GaugesSection';
@@ -15,11 +16,15 @@ export function ShopView({ first, now }: { first: ShopState; now: string }) {
   return (
     <>
       <UnreadOwn of="the shop" unread={shop.unread} strike={(body) => void write('strike', body)} />
-      <GaugesSection shop={shop} write={write} now={now} />
-      <SizesSection shop={shop} write={write} />
-      <SpringMaterialsSection shop={shop} write={write} />
-      <RegulationRulesSection shop={shop} write={write} />
-      <ProfilesSection shop={shop} write={write} />
+      <ForThose act="tools">
+        <GaugesSection shop={shop} write={write} now={now} />
+        <SizesSection shop={shop} write={write} />
+        <SpringMaterialsSection shop={shop} write={write} />
+      </ForThose>
+      <ForThose act="shop">
+        <RegulationRulesSection shop={shop} write={write} />
+        <ProfilesSection shop={shop} write={write} />
+      </ForThose>
     </>
   );
 }

@@ -8,6 +8,8 @@ import {
   type Entry,
   type PracticeName,
 } from '@holotonos/core';
+import { useMay } from '@/frame/useMay';
+import { ForThose } from '@/frame/ForThose';
 import Link from 'next/link';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
@@ -138,6 +140,7 @@ function PracticeChange() {
 
 function NoteForm() {
   const { write } = useJob();
+  const mayJudge = useMay('judge');
   const id = useId();
   const [kind, setKind] = useState<'note' | 'decision'>('note');
   const [text, setText] = useState('');
@@ -161,7 +164,7 @@ function NoteForm() {
     >
       <h2>Write in the logbook</h2>
       <div className="d-flex gap-4 mb-2">
-        {(['note', 'decision'] as const).map((each) => (
+        {(mayJudge ? (['note', 'decision'] as const) : (['note'] as const)).map((each) => (
           <Form.Check
             key={each}
             id={`${id}-${each}`}
@@ -384,8 +387,10 @@ export function OverviewView({ earlier = [] }: { earlier?: readonly EarlierVisit
                   ))}
               </dl>
               <hr />
-              <PracticeChange key={state.practice} />
-              <LimitsChange />
+              <ForThose act="judge">
+                <PracticeChange key={state.practice} />
+                <LimitsChange />
+              </ForThose>
             </div>
             <Pictures />
             <NoteForm />

@@ -1,6 +1,7 @@
 'use client';
 
 import { lookAgain, type Step } from '@holotonos/core';
+import { useMay } from '@/frame/useMay';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
@@ -114,6 +115,7 @@ function NextReadout({ said = '' }: { said?: string }) {
 
 /** The steps in order, with the card of the one in hand. */
 export function PlanView() {
+  const mayJudge = useMay('judge');
   const { ticket, plan, judgement, state, type } = useJob();
   const looks = useMemo(() => lookAgain(state, type, judgement).length, [state, type, judgement]);
   const router = useRouter();
@@ -245,10 +247,12 @@ export function PlanView() {
               <summary>What has turned the plan, and why</summary>
               {turnsOpen && <PlanTurns />}
             </details>
-            <details className="sheet">
-              <summary>Add a step by hand</summary>
-              <AddStep />
-            </details>
+            {mayJudge && (
+              <details className="sheet">
+                <summary>Add a step by hand</summary>
+                <AddStep />
+              </details>
+            )}
           </div>
           <div>
             {chosen ? (

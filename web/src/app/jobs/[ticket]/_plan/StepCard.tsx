@@ -16,6 +16,7 @@ import {
   type GateCheck,
   type Step,
 } from '@holotonos/core';
+import { useMay } from '@/frame/useMay';
 import Link from 'next/link';
 import { useId, useMemo, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
@@ -220,6 +221,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
   const { ticket, write, now, plan, names } = useJob();
   const id = useId();
   const { accepted } = useCautionsToday();
+  const mayJudge = useMay('judge');
   const [note, setNote] = useState('');
   const [typedMinutes, setTypedMinutes] = useState('');
   const [asking, setAsking] = useState<'skip' | 'override' | null>(null);
@@ -358,9 +360,11 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
                 Done all the same …
               </Button>
             )}
-            <Button variant="quiet" onClick={() => setAsking('skip')}>
-              Skip …
-            </Button>
+            {mayJudge && (
+              <Button variant="quiet" onClick={() => setAsking('skip')}>
+                Skip …
+              </Button>
+            )}
           </div>
           {asking && (
             <ReasonForm
@@ -386,7 +390,7 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
           {large ? 'Back to the plan' : 'Large card'}
         </Link>
       </footer>
-      {!large && !isOver(step) && <HandChange step={step} />}
+      {!large && !isOver(step) && mayJudge && <HandChange step={step} />}
     </article>
   );
 }

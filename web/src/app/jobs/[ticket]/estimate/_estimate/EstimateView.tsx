@@ -9,6 +9,7 @@ import {
   type EstimateOption,
   type EstimateState,
 } from '@holotonos/core';
+import { ForThose } from '@/frame/ForThose';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { v4 as newId } from 'uuid';
@@ -155,42 +156,44 @@ export function EstimateView() {
               the estimate is worked out from the plan.
             </p>
           )}
-          {change && !changeOffered && (
-            <section className="say attention mb-3" aria-labelledby="change-head" data-testid="change">
-              <h3 id="change-head">A change to agree before work goes on</h3>
-              {change.because.length > 0 && <p className="mb-1">Found since: {change.because.join('; ')}.</p>}
-              <p className="mb-1">
-                About {minutesText(change.draft.minutes.likely)} more,{' '}
-                <strong>{moneyText(change.draft.total.likely, change.draft.currency)}</strong> with tax (
-                {moneyText(change.draft.total.low, change.draft.currency)} to{' '}
-                {moneyText(change.draft.total.high, change.draft.currency)}).
-              </p>
-              {change.again.length > 0 && (
+          <ForThose act="money">
+            {change && !changeOffered && (
+              <section className="say attention mb-3" aria-labelledby="change-head" data-testid="change">
+                <h3 id="change-head">A change to agree before work goes on</h3>
+                {change.because.length > 0 && <p className="mb-1">Found since: {change.because.join('; ')}.</p>}
                 <p className="mb-1">
-                  Counted in: looking again at {change.again.map(({ title }) => title.toLowerCase()).join('; ')}.
+                  About {minutesText(change.draft.minutes.likely)} more,{' '}
+                  <strong>{moneyText(change.draft.total.likely, change.draft.currency)}</strong> with tax (
+                  {moneyText(change.draft.total.low, change.draft.currency)} to{' '}
+                  {moneyText(change.draft.total.high, change.draft.currency)}).
                 </p>
-              )}
-              <Button onClick={() => give(change.draft)}>Offer the change to the owner</Button>
-            </section>
-          )}
-          {given.length > 0 && (
-            <section aria-label="Offered">
-              <h3>Offered</h3>
-              <ol className="list-plain">
-                {given.map((each) => (
-                  <Given key={each.estimate.id} given={each} />
-                ))}
-              </ol>
-            </section>
-          )}
-          {options.length > 0 && (
-            <section aria-label="Ways to do it" className="sheet">
-              <h3>Ways to do it, side by side</h3>
-              <Options options={options} give={give} />
-            </section>
-          )}
-          <CostsForm currency={currencyOf(shop)} />
-          <OwnerLinks />
+                {change.again.length > 0 && (
+                  <p className="mb-1">
+                    Counted in: looking again at {change.again.map(({ title }) => title.toLowerCase()).join('; ')}.
+                  </p>
+                )}
+                <Button onClick={() => give(change.draft)}>Offer the change to the owner</Button>
+              </section>
+            )}
+            {given.length > 0 && (
+              <section aria-label="Offered">
+                <h3>Offered</h3>
+                <ol className="list-plain">
+                  {given.map((each) => (
+                    <Given key={each.estimate.id} given={each} />
+                  ))}
+                </ol>
+              </section>
+            )}
+            {options.length > 0 && (
+              <section aria-label="Ways to do it" className="sheet">
+                <h3>Ways to do it, side by side</h3>
+                <Options options={options} give={give} />
+              </section>
+            )}
+            <CostsForm currency={currencyOf(shop)} />
+            <OwnerLinks />
+          </ForThose>
         </>
       }
       readout={

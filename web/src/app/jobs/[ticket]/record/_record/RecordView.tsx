@@ -1,6 +1,7 @@
 'use client';
 
 import { jobRecord, planBasis, printPhrase, type JobRecord, looksWaiting } from '@holotonos/core';
+import { ForThose } from '@/frame/ForThose';
 import { useId, useMemo, useState } from 'react';
 import { useBench, useWhen } from '@/frame/BenchContext';
 import { Button, Form } from '@/ui/bootstrap';
@@ -348,7 +349,11 @@ export function RecordView() {
             </Section>
           </article>
           <div>
-            {!signOff && <SignOff record={record} />}
+            {!signOff && (
+              <ForThose act="judge">
+                <SignOff record={record} />
+              </ForThose>
+            )}
             <section className="sheet no-print" aria-label="Take it with you">
               <h2>Take it with you</h2>
               <p className="d-flex flex-wrap gap-2">
