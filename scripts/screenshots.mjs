@@ -1,6 +1,7 @@
 #!/usr/bin/env node
 // Takes every picture of docs/screenshots anew from the demo: a database and a server of their own, headless Chromium.
 // node scripts/screenshots.mjs [name …]
+import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
 import { withServer } from '../bench/own-server.mjs';
@@ -23,12 +24,35 @@ const views = {
   'plan': { path: '/jobs/LL-201/plan' },
   'estimate': { path: '/jobs/LL-201/estimate' },
   'record': { path: '/jobs/LL-201/record' },
-  'instrument': { path: '/jobs/LL-204/instrument' },
+  'learned': { path: '/shop/learned', press: 'Rim not flat, saxophone 2 times' },
   'pitch': { path: '/jobs/LL-204/sound/pitch', press: 'It is clean, and I have read this', settle: 2000 },
-  'play-test': {
-    path: '/jobs/LL-202/sound/sheet',
-    press: 'It is clean, and I have read this',
-    settle: 1500,
+  // The saxophone has gone home, and comes back a year later: what has moved since.
+  'history': {
+    before: async ({ address, query }) => {
+      const [{ body: intake }] = await query(
+        "select body from entries join jobs on jobs.id = job_id where ticket = 'LL-201' and kind = 'intake'",
+      );
+      const write = async (ticket, kind, body) => {
+        const entry = { id: randomUUID(), kind, body, author: 'Perrin Oake', benchTime: new Date().toISOString() };
+        const to = kind === 'intake' ? '' : `/${ticket}/entries`;
+        const { status } = await ask(`${address}/api/v1/jobs${to}`, entry);
+        if (status !== 201) throw new Error(`${kind} was answered with ${status}`);
+      };
+      const care = ['Wipe the pads dry before it goes into the case.'];
+      await write('LL-201', 'sign-off', { ownerCautions: care, summary: 'Straight, tight and even again.' });
+      const { serial, maker, made, instrumentType, family, unit } = intake;
+      const again = { serial, maker, made, instrumentType, family, unit };
+      const asked = { owner: 'Brackwater lock-keepers’ band', practice: 'stage', scope: 'repair' };
+      await write('LL-206', 'intake', { ticket: 'LL-206', ...again, ...asked, complaint: 'Low notes have gone airy.' });
+      const gauge = { id: 'feeler-film', name: 'Feeler film set', resolution: 0.01, maxPermissibleError: 0.004 };
+      for (const part of ['e', 'f', 'f-sharp', 'g'])
+        for (let clock = 0; clock < 360; clock += 45) {
+          const value = part === 'f' && clock > 90 && clock < 270 ? 0.09 : 0.02;
+          const point = { group: 'pad', part, measure: 'gap', clock };
+          await write('LL-206', 'reading', { point, value, typed: String(value), gauge });
+        }
+      return '/jobs/LL-206';
+    },
   },
   'owner-page': {
     size: { width: 390, height: 844 },
@@ -45,7 +69,8 @@ const views = {
     },
   },
   // Last: from then on nobody comes in without a key.
-  'keys': {
+  'sign-in': {
+    press: 'Ottoline Marsh is at the bench: change hands',
     before: async ({ address, page }) => {
       await page.goto(`${address}/sign-in`);
       await page.evaluate(async () => {
@@ -63,7 +88,7 @@ const views = {
         await send('/keys', { name: 'Perrin Oake', role: 'technician', pin: '2718' });
         await send('/keys', { name: 'Juno Tam', role: 'apprentice', pin: '3141' });
       });
-      return '/shop/keys';
+      return '/jobs/LL-202/plan';
     },
   },
 };
