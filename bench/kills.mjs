@@ -4,7 +4,7 @@
 // Works on a copy of this checkout's state in a folder of its own, through bin/start itself.
 import { randomUUID } from 'node:crypto';
 import { spawnSync } from 'node:child_process';
-import { cpSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:fs';
+import { cpSync, mkdirSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuilt } from '../bin/lib/app.mjs';
@@ -19,7 +19,13 @@ for (const name of readdirSync(root)) {
   if (['.git', '.data', 'node_modules'].includes(name)) continue;
   cpSync(join(root, name), join(copy, name), { recursive: true, verbatimSymlinks: true });
 }
-symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'));
+// The packages of others are shared; our own are those of the copy, whatever happens here meanwhile.
+mkdirSync(join(copy, 'node_modules'));
+for (const name of readdirSync(join(root, 'node_modules')))
+  if (name !== '@holotonos') symlinkSync(join(root, 'node_modules', name), join(copy, 'node_modules', name));
+mkdirSync(join(copy, 'node_modules/@holotonos'));
+for (const name of readdirSync(join(root, 'node_modules/@holotonos')))
+  symlinkSync(join(copy, name), join(copy, 'node_modules/@holotonos', name));
 const port = await freePort();
 const bin = (...args) =>
   spawnSync(process.execPath, [join(copy, 'bin/start'), ...args], {

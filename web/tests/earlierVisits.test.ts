@@ -52,6 +52,23 @@ test('a ticket opens with what the shop knows of the instrument from earlier, ne
   for (const ticket of ['C-1', 'C-2', 'nowhere']) expect(await earlierVisits(ticket, now)).toEqual([]);
 });
 
+test('without a serial it is known again by whoever has it in hand, with the pictures of that time, until it is not', async () => {
+  await open('D-1', '2025-06-01T09:00:00.000Z', {});
+  const photo = '00000000-0000-4000-8000-0000000000aa';
+  await write('D-1', 'photo', { photo, width: 800, height: 600, caption: 'the engraving' });
+  await open('D-2', '2026-06-01T09:00:00.000Z', { maker: 'Corvane' });
+  expect(await earlierVisits('D-2', now)).toEqual([]);
+  await write('D-2', 'same-instrument', { ticket: 'D-1', was: true });
+  await write('D-2', 'same-instrument', { ticket: 'NOWHERE', was: true });
+  expect(await earlierVisits('D-2', now)).toMatchObject([
+    { ticket: 'D-1', photos: [{ photo, caption: 'the engraving' }] },
+  ]);
+  await write('D-2', 'same-instrument', { ticket: 'D-1', was: false });
+  expect(await earlierVisits('D-2', now)).toEqual([]);
+  const itself = await appendEntry(database.db, 'D-2', entryOf('same-instrument', { ticket: 'D-2', was: true }));
+  expect(itself).toMatchObject({ status: 'refused', problems: [{ path: '/body/ticket' }] });
+});
+
 test('serials are looked up by an index, however many tickets there are', async () => {
   const client = await database.pool.connect();
   // A small table would rather be read whole.

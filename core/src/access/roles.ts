@@ -104,6 +104,7 @@ export const actOfEntry: Record<EntryKind, Act> = {
   'soak-over': 'work',
   'photo': 'tell',
   'photo-marks': 'tell',
+  'same-instrument': 'tell',
   'look-asked': 'work',
   'look-given': 'judge',
   'sign-off': 'judge',

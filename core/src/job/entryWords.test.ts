@@ -128,6 +128,7 @@ const bodies: Record<string, [object, string]> = {
     { asked: 'x', good: false, reason: 'hollow at the back' },
     'A master has looked: sent back. hollow at the back',
   ],
+  'same-instrument': [{ ticket: 'LL-7', was: true }, 'It was here before as LL-7'],
   'sign-off': [{}, 'Signed off'],
   'unreadable': [
     { kind: 'note', problem: '/body is no object', was: '12' },

@@ -3,14 +3,14 @@ import { applyOptions, instrumentType, typeFormProblems, type InstrumentType } f
 import { partId } from '../instruments/instrumentType.schema';
 import { says } from '../logbook';
 import { lengthUnits } from '../units/units';
-import { daySchema, freeText, text } from '../validation/plain.schema';
+import { daySchema, freeText, text, ticketSchema } from '../validation/plain.schema';
 import { families, practiceNames, scopes } from '../vocabulary';
 import type { JobKind } from './kind';
 
 const body = {
   type: 'object',
   properties: {
-    ticket: { type: 'string', pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}$' },
+    ticket: ticketSchema,
     owner: text(120),
     contact: freeText(200),
     instrumentType: partId,

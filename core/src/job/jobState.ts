@@ -77,6 +77,8 @@ export interface JobState extends LogState<Entry> {
   estimates: ReadonlyMap<string, EstimateState>;
   /** links the owner was given to a page of their own */
   ownerLinks: ReadonlyMap<string, OwnerLink>;
+  /** tickets on which this instrument was here before, as somebody knows it again */
+  sameAs: readonly string[];
   /** looks a master was asked for, by the entry that asks */
   masterLooks: ReadonlyMap<string, MasterLook>;
   signOff: EntryOf<'sign-off'> | null;
@@ -123,6 +125,7 @@ export const emptyJobState: JobState = {
   costs: new Map(),
   estimates: new Map(),
   ownerLinks: new Map(),
+  sameAs: [],
   masterLooks: new Map(),
   signOff: null,
   reminders: [],

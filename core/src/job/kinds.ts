@@ -29,6 +29,7 @@ import { postBush } from '../bushing/postBush.kind';
 import { ownerLink } from '../ownerPage/ownerLink.kind';
 import { lookAsked } from '../masterLook/lookAsked.kind';
 import { lookGiven } from '../masterLook/lookGiven.kind';
+import { sameInstrumentAs } from '../memory/sameInstrument.kind';
 import { reminder } from '../memory/reminder.kind';
 import { ownerLinkOver } from '../ownerPage/ownerLinkOver.kind';
 import { springSet } from '../springSet/springSet.kind';
@@ -97,6 +98,7 @@ export const jobKinds = {
   'soak-over': soakOver,
   'photo': photo,
   'photo-marks': photoMarks,
+  'same-instrument': sameInstrumentAs,
   'look-asked': lookAsked,
   'look-given': lookGiven,
   'sign-off': signOff,

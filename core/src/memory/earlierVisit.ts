@@ -34,6 +34,8 @@ export interface EarlierVisit {
   by: string;
   summary: string;
   left: { what: string; why: string }[];
+  /** its newest pictures, by which it is known again; 6 at most */
+  photos: { photo: string; width: number; height: number; caption: string }[];
   /** orientation marks of pads and what sets them, where they were */
   marks: string[];
   /** what is certain to have moved first, the most first */
@@ -92,6 +94,8 @@ export function sinceThen(earlier: Visit, today: Visit): SinceThen[] {
     .sort((a, b) => Number(b.certain) - Number(a.certain) || Math.abs(b.moved) - Math.abs(a.moved));
 }
 
+const mostPhotos = 6;
+
 /** What an earlier ticket has to say to today’s. Null where nothing was taken in there. @param now ISO 8601 */
 export function earlierVisit(earlier: Visit, today: Visit, now: string): EarlierVisit | null {
   const record = jobRecord(earlier.state, earlier.type, now);
@@ -105,6 +109,10 @@ export function earlierVisit(earlier: Visit, today: Visit, now: string): Earlier
     by: signOff?.by ?? '',
     summary: signOff?.summary ?? '',
     left: record.left,
+    photos: [...earlier.state.photos.values()]
+      .slice(-mostPhotos)
+      .reverse()
+      .map(({ photo, width, height, caption }) => ({ photo, width, height, caption })),
     marks: [...earlier.state.observations.values()].flatMap(({ about, part, mark, setterMark }) => {
       if (about !== 'fit' || (mark === undefined && setterMark === undefined)) return [];
       const at = [

@@ -4,6 +4,9 @@ export const uuidSchema = {
   pattern: '^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$',
 } as const;
 
+/** The number of a ticket, as it stands in addresses. */
+export const ticketSchema = { type: 'string', pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}$' } as const;
+
 /**
  * A moment: ISO 8601 with its offset, 1900 to 2100. Further away the database counts otherwise than JavaScript, and what
  * was taken does not come back as it was; a leap second is no moment to either.

@@ -5,9 +5,10 @@ import { jobDouble, type JobDouble } from '../hooks/bench';
 
 let job: JobDouble;
 jest.unstable_mockModule('../../src/job/JobContext', () => ({ useJob: () => job }));
-const { cleanup, render, screen } = await import('@testing-library/react');
+const { cleanup, fireEvent, render, screen } = await import('@testing-library/react');
 const { BenchProvider } = await import('../../src/frame/BenchContext');
-const { EarlierVisits } = await import('../../src/app/jobs/[ticket]/_overview/EarlierVisits');
+const { button, field, press, type } = await import('./shopBench');
+const { EarlierVisits, KnownAgain } = await import('../../src/app/jobs/[ticket]/_overview/EarlierVisits');
 beforeEach(() => {
   job = jobDouble();
 });
@@ -32,6 +33,7 @@ const visit = (more: Partial<EarlierVisit> = {}): EarlierVisit => ({
   summary: 'Padded anew.',
   left: [{ what: 'Dent, bell', why: 'Away from a seal.' }],
   marks: ['E: pad at 270°'],
+  photos: [{ photo: 'p-1', width: 800, height: 600, caption: 'the engraving' }],
   since: [row('E', 0.02, 0.2, true), row('F', 0.2, 0.1, true), row('D', 0.02, 0.021, false)],
   ...more,
 });
@@ -52,6 +54,9 @@ test('what moved stands beside what it went home with; what was left and marked 
   expect(screen.getByText('What was left then (1)')).toBeTruthy();
   expect(screen.getByText('E: pad at 270°')).toBeTruthy();
   expect(screen.getByRole('link', { name: 'A-1' }).getAttribute('href')).toBe('/jobs/A-1/record');
+  expect(screen.getByRole('img', { name: 'the engraving' }).getAttribute('src')).toBe(
+    '/api/v1/jobs/A-1/photos/p-1?size=thumbnail',
+  );
 });
 test('says when nothing has moved, when nobody signed, and nothing at all where it was never here', () => {
   const shown = show([visit({ since: [row('D', 0.02, 0.021, false)], signedAt: null, left: [], marks: [] })]);
@@ -61,4 +66,22 @@ test('says when nothing has moved, when nobody signed, and nothing at all where 
   shown.unmount();
   show([]);
   expect(document.body.textContent).toBe('');
+});
+test('somebody knows it again: the ticket is written down, and taken back', async () => {
+  const again = render(
+    <BenchProvider zone="UTC">
+      <KnownAgain />
+    </BenchProvider>,
+  );
+  const fold = again.container.querySelector('details') as HTMLDetailsElement;
+  expect(screen.queryByLabelText('On ticket')).toBeNull();
+  fold.open = true;
+  fireEvent(fold, new Event('toggle'));
+  expect(button('It is the same instrument').disabled).toBe(true);
+  type('On ticket', ' A-1 ');
+  await press('It is the same instrument');
+  expect(job.written.at(-1)).toEqual({ kind: 'same-instrument', body: { ticket: 'A-1', was: true } });
+  expect(field('On ticket').value).toBe('');
+  await press('Not the same: A-1');
+  expect(job.written.at(-1)?.body).toEqual({ ticket: 'A-1', was: false });
 });

@@ -2,8 +2,12 @@
 
 import { printQuantity, type EarlierVisit, type SinceThen } from '@holotonos/core';
 import Link from 'next/link';
+import { useId, useState } from 'react';
 import { useWhen } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
+import { photoUrl } from '@/photos/uploadPhoto';
+import { Button, Form } from '@/ui/bootstrap';
+import { Unfolds } from '@/ui/Unfolds';
 import { WithReasons } from '@/ui/WithReasons';
 
 function Moved({ row }: { row: SinceThen }) {
@@ -27,7 +31,7 @@ export function EarlierVisits({ visits }: { visits: readonly EarlierVisit[] }) {
   if (visits.length === 0) return null;
   return (
     <>
-      {visits.map(({ ticket, openedAt, signedAt, by, summary, left, marks, since }) => (
+      {visits.map(({ ticket, openedAt, signedAt, by, summary, left, marks, since, photos }) => (
         <section key={ticket} className="sheet" aria-label={`Here before as ${ticket}`}>
           <h2>
             Here before: <Link href={`/jobs/${ticket}/record`}>{ticket}</Link>
@@ -58,6 +62,24 @@ export function EarlierVisits({ visits }: { visits: readonly EarlierVisit[] }) {
               </tbody>
             </table>
           )}
+          {photos.length > 0 && (
+            <ul className="photo-row mb-2" aria-label={`Pictures of ${ticket}`}>
+              {photos.map(({ photo, width, height, caption }) => (
+                <li key={photo}>
+                  <a href={photoUrl(ticket, photo)}>
+                    {/* eslint-disable-next-line @next/next/no-img-element -- the server has made it small already */}
+                    <img
+                      src={photoUrl(ticket, photo, 'thumbnail')}
+                      alt={caption || `A picture of ${ticket}`}
+                      width={(96 * width) / Math.max(width, height)}
+                      height={(96 * height) / Math.max(width, height)}
+                      loading="lazy"
+                    />
+                  </a>
+                </li>
+              ))}
+            </ul>
+          )}
           {left.length > 0 && (
             <details>
               <summary>What was left then ({left.length})</summary>
@@ -77,5 +99,49 @@ export function EarlierVisits({ visits }: { visits: readonly EarlierVisit[] }) {
         </section>
       ))}
     </>
+  );
+}
+
+/** An instrument that somebody knows again, though no serial says so. */
+export function KnownAgain() {
+  const { state, write } = useJob();
+  const id = useId();
+  const [ticket, setTicket] = useState('');
+  return (
+    <Unfolds summary="Was it here before?">
+      {state.sameAs.map((other) => (
+        <p key={other} className="mb-1">
+          It was here as <Link href={`/jobs/${other}/record`}>{other}</Link>.{' '}
+          <Button
+            variant="quiet"
+            aria-label={`Not the same: ${other}`}
+            onClick={() => write('same-instrument', { ticket: other, was: false })}
+          >
+            Not the same
+          </Button>
+        </p>
+      ))}
+      <form
+        className="d-flex flex-wrap gap-2 align-items-end"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (write('same-instrument', { ticket: ticket.trim(), was: true })) setTicket('');
+        }}
+      >
+        <div>
+          <Form.Label htmlFor={`${id}-ticket`}>On ticket</Form.Label>
+          <Form.Control
+            id={`${id}-ticket`}
+            maxLength={20}
+            autoComplete="off"
+            value={ticket}
+            onChange={(event) => setTicket(event.target.value)}
+          />
+        </div>
+        <Button type="submit" variant="quiet" disabled={ticket.trim() === ''}>
+          It is the same instrument
+        </Button>
+      </form>
+    </Unfolds>
   );
 }

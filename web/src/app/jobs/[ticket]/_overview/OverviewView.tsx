@@ -23,7 +23,7 @@ import { ReasonForm } from '@/ui/formParts';
 import { Bands } from '@/job/JobShell';
 import { StateMark } from '@/ui/StateMark';
 import { useWhen } from '@/frame/BenchContext';
-import { EarlierVisits } from './EarlierVisits';
+import { EarlierVisits, KnownAgain } from './EarlierVisits';
 
 const pageOfLog = 25;
 
@@ -386,6 +386,7 @@ export function OverviewView({ earlier = [] }: { earlier?: readonly EarlierVisit
                     </div>
                   ))}
               </dl>
+              <KnownAgain />
               <hr />
               <ForThose act="judge">
                 <PracticeChange key={state.practice} />
