@@ -196,7 +196,7 @@ function checksOf(
       if (part === '*' && leftAsItIs(state, group, concerned)) continue;
       if (found === null || (found === 'unmeasured' && part !== '*' && unasked(state, group, concerned))) continue;
       const open = found === 'within' || found === 'undecided';
-      const place = `${group} of ${names.get(concerned) ?? concerned}`;
+      const place = `${group.replace('-', ' ')} of ${names.get(concerned) ?? concerned}`;
       const why = open ? `${place}: ${measureStateWords[found]}` : `${place} is ${measureStateWords[found]}`;
       checks.push({ group: group as MeasureGroup, part: concerned, open, why });
     }

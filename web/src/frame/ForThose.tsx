@@ -4,11 +4,12 @@ import { roleMay, roles, roleWords, type Act } from '@holotonos/core';
 import type { ReactNode } from 'react';
 import { useMay } from './useMay';
 
-/** Who may do this, in words: “owner or technician”. */
+/** Who may do this, in words: “an owner or a technician”. */
 const whoMay = (act: Act): string =>
   roles
     .filter((role) => roleMay(role, act))
     .map((role) => roleWords[role].title.toLowerCase())
+    .map((title) => `${/^[aeiou]/.test(title) ? 'an' : 'a'} ${title}`)
     .join(' or ');
 
 /**

@@ -358,7 +358,7 @@ describe('what a role may not', () => {
   test('stands there to look at, shut, with who changes it', () => {
     at(page, { asker: juno });
     expect([shut('Another limit'), shut('Measure')]).toEqual([true, false]);
-    expect(screen.getByText('To look at: changed by owner.')).toBeTruthy();
+    expect(screen.getByText('To look at: changed by an owner.')).toBeTruthy();
   });
   test.each([
     ['an owner of the shop', { asker: { name: 'Ottoline Marsh', role: 'owner' } }],
