@@ -3,10 +3,12 @@
 import { practices, stateOf, type MeasureState } from '@holotonos/core';
 import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
-import { Suspense, useMemo, type ReactNode } from 'react';
+import { Suspense, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useJob } from './JobContext';
 import { Button } from '@/ui/bootstrap';
 import { marksOf } from '@/tube/marksOf';
+import { useMapFold } from '@/tube/mapFold';
+import { SlimStrip } from '@/tube/SlimStrip';
 import { Strip } from '@/tube/Strip';
 import { LinkWaits } from '@/ui/LinkWaits';
 import { SetAside } from './SetAside';
@@ -20,6 +22,13 @@ const mostUnread = 8;
 function Tabs() {
   const { ticket, judgement } = useJob();
   const path = usePathname();
+  const nav = useRef<HTMLElement>(null);
+  // Where they stand in one line that is longer than the screen, the page that is open is in sight.
+  useEffect(() => {
+    const list = nav.current;
+    const here = list?.querySelector<HTMLElement>('[aria-current=page]');
+    if (list && here) list.scrollLeft = here.offsetLeft - list.offsetLeft - (list.clientWidth - here.clientWidth) / 2;
+  }, [path]);
   const base = `/jobs/${ticket}`;
   const tabs = [
     { href: base, name: 'Job' },
@@ -38,7 +47,7 @@ function Tabs() {
     { href: `${base}/instrument`, name: 'Instrument' },
   ];
   return (
-    <nav aria-label="Job" className="job-tabs">
+    <nav ref={nav} aria-label="Job" className="job-tabs">
       {tabs.map(({ href, name, count }) => (
         <Link
           key={href}
@@ -65,6 +74,9 @@ function JobStrip() {
   const path = usePathname();
   const query = useSearchParams();
   const held = useStripControlHeld();
+  const { folded, fold } = useMapFold(path);
+  // Whoever has folded it by key goes on from there: the button that was pressed is gone.
+  const [turned, setTurned] = useState(false);
   const measuring = path.endsWith('/measure');
   const asked = query.get('group');
   const group = measuring && isMeasuredGroup(asked) ? asked : 'pad';
@@ -91,7 +103,13 @@ function JobStrip() {
     for (const { part } of state.photos.values()) if (part) counts.set(part, (counts.get(part) ?? 0) + 1);
     return { ...(held ?? own), photosOf: (part: string) => counts.get(part) ?? 0 };
   }, [held, own, state.photos]);
-  return <Strip type={type} control={control} />;
+  const turn = (to: boolean) => {
+    fold(to);
+    setTurned(true);
+  };
+  if (folded)
+    return <SlimStrip type={type} stateOfPart={control.stateOfPart} onUnfold={() => turn(false)} takesFocus={turned} />;
+  return <Strip type={type} control={control} folds={{ fold: () => turn(true), takesFocus: turned }} />;
 }
 
 /** Entries that say nothing any more: shown, and struck with a word when they are in the way. */

@@ -22,7 +22,7 @@ import { StateShape } from '@/ui/StateMark';
 import type { StripControl, StripTarget } from './StripControl';
 import { Holes, Keys, Links, Marks, Posts, Tube } from './StripDrawing';
 import { stripLayout, type StripLayout } from './stripLayout';
-import { StripTools, type StripLayer } from './StripTools';
+import { StripTools, type Folds, type StripLayer } from './StripTools';
 import { useZoom } from './useZoom';
 
 /** Space round the drawing, mm. */
@@ -107,7 +107,7 @@ function gripOf(type: InstrumentType, layout: StripLayout, part: string): Grip |
  * move about. Arrow keys travel down the tube, Enter goes to a part; + − 0 zoom; parts can be dragged where a page lets
  * them.
  */
-export function Strip({ type, control }: { type: InstrumentType; control: StripControl }) {
+export function Strip({ type, control, folds }: { type: InstrumentType; control: StripControl; folds?: Folds }) {
   const { targets, here, onPick, stateOfPart, flagOf, isOff, photosOf, onPlace, marks = [] } = control;
   const [{ stacked, layers }, setView] = useState<{ stacked: boolean; layers: readonly StripLayer[] }>({
     stacked: false,
@@ -313,6 +313,7 @@ export function Strip({ type, control }: { type: InstrumentType; control: StripC
         }
         onZoom={(inward) => by(inward ? zoomStep : 1 / zoomStep)}
         onFit={fit}
+        {...(folds && { folds })}
       />
       <div className="strip-caption" aria-hidden="true">
         {caption}

@@ -5,6 +5,12 @@ import { Form } from '@/ui/bootstrap';
 
 export type StripLayer = 'holes' | 'posts' | 'keys' | 'links' | 'states' | 'photos';
 
+/** Folds the strip to a slim map; whoever has just unfolded it by key goes on from that button. */
+export interface Folds {
+  fold: () => void;
+  takesFocus: boolean;
+}
+
 const layerWords: Record<StripLayer, string> = {
   holes: 'Holes',
   posts: 'Posts and rods',
@@ -23,6 +29,7 @@ export function StripTools({
   onLayer,
   onZoom,
   onFit,
+  folds,
 }: {
   stacked: boolean;
   layers: readonly StripLayer[];
@@ -31,6 +38,8 @@ export function StripTools({
   onLayer: (layer: StripLayer) => void;
   onZoom: (inward: boolean) => void;
   onFit: () => void;
+  /** not offered where the strip has to stand */
+  folds?: Folds;
 }) {
   const id = useId();
   const [open, setOpen] = useState(false);
@@ -59,6 +68,11 @@ export function StripTools({
       >
         Layers
       </button>
+      {folds && (
+        <button type="button" onClick={folds.fold} autoFocus={folds.takesFocus} className="label">
+          Fold
+        </button>
+      )}
       {open && (
         <fieldset
           id={`${id}-layers`}
