@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sax, TestJob } from '../../tests/testJob';
-import { outcomesOf, seenWords, whatWorked, type KnownOutcome, type Outcome } from '.';
+import { faultLesson, faultsAside, outcomesOf, seenWords, whatWorked, type KnownOutcome, type Outcome } from '.';
 
 const outcomes = (job: TestJob): readonly Outcome[] => outcomesOf(job.state, sax);
 
@@ -132,6 +132,10 @@ describe('what this shop has seen', () => {
   test('nothing seen is nothing said; what was put aside is not counted', () => {
     expect(whatWorked([], 'e')).toEqual({ here: null, elsewhere: null });
     expect(whatWorked([known(1)], 'e', new Set(['f-1']))).toEqual({ here: null, elsewhere: null });
+  });
+  test('lessons put aside are told by the finding, whatever else is doubted', () => {
+    const lessons = [{ lesson: faultLesson('f-1') }, { lesson: 'time dress-rim saxophone Juno Tam' }];
+    expect([...faultsAside(lessons)]).toEqual(['f-1']);
   });
   test('an instrument that came back with the same fault had it come back; another instrument, or another fault, did not', () => {
     const first = known(1, { serial: 'N 1', cures: [cure('seat-pad', 9, '2026-02-02T09:00:00.000Z')] });

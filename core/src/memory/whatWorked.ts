@@ -112,6 +112,12 @@ export function whatWorked(
   };
 }
 
+/** What a lesson about a fault is called where it is put aside. */
+export const faultLesson = (finding: string): string => `fault ${finding}`;
+/** The findings whose lesson was put aside. */
+export const faultsAside = (lessons: readonly { lesson: string }[]): ReadonlySet<string> =>
+  new Set(lessons.flatMap(({ lesson }) => (lesson.startsWith('fault ') ? [lesson.slice('fault '.length)] : [])));
+
 const often = (times: number): string => (times === 1 ? 'once' : `${times} times`);
 
 /** The minutes of a kind of work, in words; empty where nobody timed it. */

@@ -1,6 +1,6 @@
 'use client';
 
-import { seenWords, whatWorked, type FindingKind, type Seen } from '@holotonos/core';
+import { faultsAside, seenWords, whatWorked, type FindingKind, type Seen } from '@holotonos/core';
 import { useMemo } from 'react';
 import { useWhen } from '@/frame/BenchContext';
 import { stepTitle } from '@/shop/stepTitle';
@@ -29,9 +29,8 @@ export function SeenBefore({ kind, part, but }: { kind: FindingKind; part: strin
   const outcomes = useOutcomes(type.family, kind);
   const seen = useMemo(() => {
     if (!outcomes) return null;
-    const aside = new Set(shop.lessonsAside.map(({ lesson }) => lesson.replace(/^fault /, '')));
     const others = outcomes.filter(({ finding }) => finding !== but);
-    return whatWorked(others, part, aside);
+    return whatWorked(others, part, faultsAside(shop.lessonsAside));
   }, [outcomes, but, part, shop.lessonsAside]);
   if (!seen || (!seen.here && !seen.elsewhere)) return null;
   const lines = (each: Seen, where: string) =>

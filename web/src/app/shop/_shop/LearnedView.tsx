@@ -1,6 +1,8 @@
 'use client';
 
 import {
+  faultLesson,
+  faultsAside,
   findingTitle,
   printPhrase,
   seenWords,
@@ -151,7 +153,7 @@ function OutcomeRow({ outcome, shop, write }: { outcome: KnownOutcome; shop: Sho
       <Link href={`/jobs/${ticket}/findings`}>{ticket}</Link>, {place}, {dayText(foundAt)}:{' '}
       {wasNone ? 'it was none' : done.join('; then ')}
       {cause && <span className="soft"> (behind it: {findingTitle(cause).toLowerCase()})</span>}
-      {open && <AsideForm lesson={`fault ${finding}`} title={title} write={write} onDone={() => setOpen(false)} />}
+      {open && <AsideForm lesson={faultLesson(finding)} title={title} write={write} onDone={() => setOpen(false)} />}
     </ShopRow>
   );
 }
@@ -172,7 +174,7 @@ function FaultStory({
   const outcomes = useOutcomes(family, kind);
   if (outcomes === undefined) return <p className="soft mb-0">Being read …</p>;
   if (outcomes === null) return <Problem problem="It could not be read. Close it and open it again." />;
-  const aside = new Set(shop.lessonsAside.map(({ lesson }) => lesson.replace(/^fault /, '')));
+  const aside = faultsAside(shop.lessonsAside);
   const shown = outcomes.filter(({ finding }) => !aside.has(finding));
   const parts = new Map(shown.map(({ part, place }) => [part, place]));
   return (
