@@ -309,6 +309,28 @@ describe('the door', () => {
     expect(new Set(statuses)).toEqual(new Set([401, 429]));
     expect(statuses.at(-1)).toBe(429);
   });
+  test('what one writes, and what all of a shop write together, is counted; after a while it goes on', async () => {
+    const juno = await signedIn('Juno Tam');
+    const write = () => juno.ask('POST', '/api/v1/jobs/LL-201/entries', {});
+    const { pool } = app.database;
+    const full = (key: string) =>
+      pool.query(
+        `insert into rate_limits (id, key, count, last_request) values ($1, $1, 6000, $2)
+         on conflict (key) do update set count = 6000, last_request = $2`,
+        [key, Date.now()],
+      );
+    // What is sent is looked at, and is no entry.
+    expect((await write()).status).toBe(400);
+    for (const key of ['writes of the shop', `write of ${await idOf('Juno Tam')}`]) {
+      await full(key);
+      const stopped = await write();
+      expect([key, stopped.status, Number(stopped.headers.get('retry-after')) > 50]).toEqual([key, 429, true]);
+      // Whoever only looks is not kept from it.
+      expect((await juno.ask('GET', '/api/v1/jobs/LL-201/entries')).status).toBe(200);
+      await pool.query('delete from rate_limits where key = $1', [key]);
+    }
+    expect((await write()).status).toBe(400);
+  });
   test('what the library could do beside is not there', async () => {
     const one = visitor();
     for (const path of [
