@@ -1,33 +1,25 @@
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { expect, test } from '@jest/globals';
 import type { NewEntry } from '@holotonos/core';
 import { appendEntry, openJob } from '@holotonos/store';
-import { testDatabase, type TestDatabase } from '../../store/tests/database';
 import { entryOf, intakeOf } from '../../store/tests/entries';
 import { GET as card } from '../src/app/api/v1/jobs/[ticket]/check-up.pdf/route';
 import { GET as calendar } from '../src/app/api/v1/jobs/[ticket]/check-up.ics/route';
 import { loadCheckUps, toRemind } from '../src/server/checkUps';
+import { webDatabase } from './demo';
 
-let database: TestDatabase;
 const now = '2026-11-25T10:00:00.000Z';
 const write = async (ticket: string, kind: NewEntry['kind'], body: object) => {
   const entry = entryOf(kind, body);
-  expect(await appendEntry(database.db, ticket, entry)).toMatchObject({ status: 'stored' });
+  expect(await appendEntry(place.database.db, ticket, entry)).toMatchObject({ status: 'stored' });
   return entry.id;
 };
 async function signed(ticket: string, checkUp: string | undefined, more: object = {}) {
   const intake = intakeOf(ticket);
   const body = { ...(intake.body as object), ...more };
-  expect(await openJob(database.db, { ...intake, body } as NewEntry)).toMatchObject({ status: 'stored' });
+  expect(await openJob(place.database.db, { ...intake, body } as NewEntry)).toMatchObject({ status: 'stored' });
   return write(ticket, 'sign-off', { ownerCautions: ['Wipe it dry.'], ...(checkUp && { checkUp }) });
 }
-beforeAll(async () => {
-  database = await testDatabase();
-  process.env['DATABASE_URL'] = database.webUrl;
-});
-afterAll(async () => {
-  await (globalThis as { holotonosStore?: { close: () => Promise<void> } }).holotonosStore?.close();
-  await database.drop();
-});
+const place = webDatabase({ demo: false });
 const listed = async () =>
   (await loadCheckUps(now)).map(({ ticket, standing, reminded }) => [ticket, standing, reminded?.by ?? null]);
 const at = (ticket: string) => ({ params: Promise.resolve({ ticket }) });
@@ -54,7 +46,7 @@ test('stand in the order of their days; who is reminded is asked no more; what w
 test('an instrument that has come back, or was never signed after all, is off the list', async () => {
   const intake = intakeOf('C-4');
   const back = { ...intake, body: { ...(intake.body as object), serial: 'n12' } } as NewEntry;
-  expect(await openJob(database.db, back)).toMatchObject({ status: 'stored' });
+  expect(await openJob(place.database.db, back)).toMatchObject({ status: 'stored' });
   expect((await listed()).map(([ticket]) => ticket)).toEqual(['C-1', 'C-3']);
   const again = await signed('C-5', '2026-12-01');
   await write('C-5', 'strike', { entry: again, reason: 'not yet' });

@@ -1,18 +1,8 @@
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { loadDemo } from '@holotonos/store';
-import { testDatabase, type TestDatabase } from '../../store/tests/database';
+import { expect, test } from '@jest/globals';
 import { find, isSearchGroup } from '../src/server/find';
+import { webDatabase } from './demo';
 
-let database: TestDatabase;
-beforeAll(async () => {
-  database = await testDatabase();
-  await loadDemo(database.db, { now: '2026-11-25T10:00:00.000Z', timeZone: 'Europe/Berlin' });
-  process.env['DATABASE_URL'] = database.webUrl;
-});
-afterAll(async () => {
-  await (globalThis as { holotonosStore?: { close: () => Promise<void> } }).holotonosStore?.close();
-  await database.drop();
-});
+webDatabase({ demo: true });
 
 test('tickets by what they are, lines by what they say, each with the page it stands on', async () => {
   const maker = await find('hallam');

@@ -1,20 +1,10 @@
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { expect, test } from '@jest/globals';
 import { printPhrase } from '@holotonos/core';
-import { loadDemo } from '@holotonos/store';
-import { testDatabase, type TestDatabase } from '../../store/tests/database';
 import { GET } from '../src/app/api/v1/memory/faults/route';
 import { learnedHere } from '../src/server/learned';
+import { webDatabase } from './demo';
 
-let database: TestDatabase;
-beforeAll(async () => {
-  database = await testDatabase();
-  await loadDemo(database.db, { now: '2026-11-25T10:00:00.000Z', timeZone: 'Europe/Berlin' });
-  process.env['DATABASE_URL'] = database.webUrl;
-});
-afterAll(async () => {
-  await (globalThis as { holotonosStore?: { close: () => Promise<void> } }).holotonosStore?.close();
-  await database.drop();
-});
+webDatabase({ demo: true });
 
 const ask = async (query: string) => {
   const response = await GET(new Request(`http://127.0.0.1/api/v1/memory/faults${query}`));

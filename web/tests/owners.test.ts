@@ -1,28 +1,21 @@
-import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
+import { beforeAll, expect, jest, test } from '@jest/globals';
 import { readJobDocument } from '@holotonos/core';
-import { listOwners, loadDemo } from '@holotonos/store';
+import { listOwners } from '@holotonos/store';
 import { strFromU8, unzipSync } from 'fflate';
-import { testDatabase, type TestDatabase } from '../../store/tests/database';
 import { GET as archive } from '../src/app/api/v1/owners/[id]/archive.zip/route';
 import { POST as forget } from '../src/app/api/v1/owners/[id]/forget/route';
+import { webDatabase } from './demo';
 
-let database: TestDatabase;
-beforeAll(async () => {
+const place = webDatabase({ demo: true });
+beforeAll(() => {
   jest.spyOn(console, 'error').mockImplementation(() => undefined);
-  database = await testDatabase();
-  await loadDemo(database.db, { now: '2026-11-25T10:00:00.000Z', timeZone: 'Europe/Berlin' });
-  process.env['DATABASE_URL'] = database.webUrl;
-});
-afterAll(async () => {
-  await (globalThis as { holotonosStore?: { close: () => Promise<void> } }).holotonosStore?.close();
-  await database.drop();
 });
 const of = (id: string) => ({ params: Promise.resolve({ id }) });
 const request = (init: RequestInit = {}) => new Request('http://127.0.0.1/?author=Ottoline', init);
 const unknown = ['00000000-0000-4000-8000-000000000000', 'x', "' or 1=1 --"];
 
 test('everything about an owner is one archive: who they are, each ticket as it can be brought in again, every picture', async () => {
-  const owner = (await listOwners(database.db, '')).find(({ tickets }) => tickets.includes('LL-201'));
+  const owner = (await listOwners(place.database.db, '')).find(({ tickets }) => tickets.includes('LL-201'));
   const response = await archive(request(), of(owner?.id ?? ''));
   expect([response.status, response.headers.get('content-type')]).toEqual([200, 'application/zip']);
   const files = unzipSync(new Uint8Array(await response.arrayBuffer()));
@@ -35,7 +28,7 @@ test('everything about an owner is one archive: who they are, each ticket as it 
     expect(readJobDocument(JSON.parse(text))).toMatchObject({ ok: true });
     expect(text).toContain(owner?.name);
   }
-  const { rows } = await database.pool.query<{ n: number }>(
+  const { rows } = await place.database.pool.query<{ n: number }>(
     'select count(*)::int as n from photos p join jobs j on j.id = p.job_id where j.ticket = any($1)',
     [owner?.tickets],
   );
@@ -46,18 +39,18 @@ test('everything about an owner is one archive: who they are, each ticket as it 
 });
 
 test('who stops fetching stops the reading; nobody is nobody', async () => {
-  const [owner] = await listOwners(database.db, '');
+  const [owner] = await listOwners(place.database.db, '');
   const response = await archive(request(), of(owner?.id ?? ''));
   await response.body?.cancel();
   for (const id of unknown) expect((await archive(request(), of(id))).status).toBe(404);
 });
 
 test('a forgotten owner is gone, once and for all', async () => {
-  const [owner] = await listOwners(database.db, '');
+  const [owner] = await listOwners(place.database.db, '');
   for (const id of unknown) expect((await forget(request({ method: 'POST', body: '{}' }), of(id))).status).toBe(404);
   const done = await forget(request({ method: 'POST', body: '{}' }), of(owner?.id ?? ''));
   expect([done.status, await done.json()]).toEqual([200, { tickets: owner?.tickets }]);
-  expect((await listOwners(database.db, '')).some(({ name }) => name === owner?.name)).toBe(false);
+  expect((await listOwners(place.database.db, '')).some(({ name }) => name === owner?.name)).toBe(false);
   expect((await archive(request(), of(owner?.id ?? ''))).status).toBe(404);
   expect((await forget(request({ method: 'POST', body: '{}' }), of(owner?.id ?? ''))).status).toBe(404);
 });

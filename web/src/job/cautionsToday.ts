@@ -1,8 +1,9 @@
 'use client';
 
 import { cautionWords, dayIn } from '@holotonos/core';
-import { useCallback, useMemo, useSyncExternalStore } from 'react';
+import { useCallback, useMemo } from 'react';
 import { useBench } from '@/frame/BenchContext';
+import { keepHere, keptHere, readKept, useKeptHere } from '@/frame/keptHere';
 import { useJob } from './JobContext';
 
 /** What each person has accepted today at this browser: the words of each caution, as they stood. */
@@ -12,25 +13,10 @@ interface Kept {
 }
 const key = 'holotonos-cautions';
 
-const listeners = new Set<() => void>();
-function subscribe(listener: () => void): () => void {
-  listeners.add(listener);
-  // Another tab of this browser has accepted something.
-  window.addEventListener('storage', listener);
-  return () => {
-    listeners.delete(listener);
-    window.removeEventListener('storage', listener);
-  };
-}
-
 function keptOf(text: string, day: string): Kept {
-  try {
-    const kept = JSON.parse(text) as Kept | null;
-    if (kept?.day === day && typeof kept.by === 'object') return kept;
-  } catch {
-    // A damaged note of what was accepted is none: it is asked again.
-  }
-  return { day, by: {} };
+  // A damaged note of what was accepted is none: it is asked again.
+  const kept = readKept(text) as Kept | null;
+  return kept?.day === day && typeof kept.by === 'object' ? kept : { day, by: {} };
 }
 
 /**
@@ -44,11 +30,7 @@ export function useCautionsToday(): {
 } {
   const { author, who, zone } = useBench();
   const { shop, now } = useJob();
-  const text = useSyncExternalStore(
-    subscribe,
-    () => localStorage.getItem(key) ?? 'null',
-    () => 'null',
-  );
+  const text = useKeptHere(key);
   const person = author.trim();
   const day = dayIn(now, zone);
   const wordsOf = useCallback((caution: string) => cautionWords(shop.cautions, caution).text, [shop.cautions]);
@@ -58,12 +40,11 @@ export function useCautionsToday(): {
   }, [text, day, person, wordsOf]);
   const accept = (cautions: readonly string[], is = true) => {
     const own = who();
-    const kept = keptOf(localStorage.getItem(key) ?? 'null', day);
+    const kept = keptOf(keptHere(key), day);
     const others = Object.entries(kept.by[own] ?? {}).filter(([caution]) => !cautions.includes(caution));
     const added = is ? cautions.map((caution) => [caution, wordsOf(caution)]) : [];
     const by = { ...kept.by, [own]: Object.fromEntries([...others, ...added]) as Record<string, string> };
-    localStorage.setItem(key, JSON.stringify({ day, by } satisfies Kept));
-    for (const listener of listeners) listener();
+    keepHere(key, { day, by } satisfies Kept);
   };
   return { accepted, accept };
 }
