@@ -38,6 +38,8 @@ async function cookies(address) {
   return carried;
 }
 
+/** What a page says back of what its browser carries. */
+const token = 't'.repeat(32);
 const serve = keys ? { keys: true } : {};
 await withServer(async ({ address, query }) => {
   const carried = keys ? await cookies(address) : [];
@@ -50,7 +52,8 @@ await withServer(async ({ address, query }) => {
     const bad = badRequest(chance);
     if (keys) {
       const cookie = carried[n % carried.length];
-      bad.headers = { origin: address, ...(cookie && { cookie }), ...bad.headers };
+      const said = cookie && { 'cookie': `${cookie}; holotonos.token=${token}`, 'x-holotonos-token': token };
+      bad.headers = { origin: address, ...said, ...bad.headers };
       // Who asks too often is put off; here that would hide what lies behind.
       if (n % 100 === 0) await query('delete from rate_limits');
     }

@@ -9,6 +9,7 @@ import { BenchProvider } from '@/frame/BenchContext';
 import { keepFirstPresses } from '@/frame/firstPresses';
 import { KeyHelpDialog } from '@/frame/KeyHelpDialog';
 import { Masthead } from '@/frame/Masthead';
+import { sendToken } from '@/frame/sendToken';
 import { askerIn, keepingIn } from '@/server/asker';
 import { shopFrame } from '@/server/jobs';
 
@@ -31,7 +32,9 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       <body>
         <script
           nonce={nonce}
-          dangerouslySetInnerHTML={{ __html: `${lightScript};(${keepFirstPresses.toString()})()` }}
+          dangerouslySetInnerHTML={{
+            __html: `${lightScript};(${sendToken.toString()})();(${keepFirstPresses.toString()})()`,
+          }}
         />
         <BenchProvider
           zone={zone}

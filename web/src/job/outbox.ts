@@ -13,7 +13,7 @@ export type Sent =
   | { status: 'unreachable'; asksWho?: true };
 
 /** Answers after which the same entry may be taken a little later. */
-const later = new Set([429, 502, 503, 504, 507]);
+const later = new Set([428, 429, 502, 503, 504, 507]);
 
 let database: Promise<IDBPDatabase | null> | null = null;
 

@@ -2,8 +2,9 @@
 import { admit, routeNeeds, type Asker, type Keeping } from '@holotonos/core';
 import { addressHeader, allow, noteAudit, openStore } from '@holotonos/store';
 import { askerOf, authOf, authPaths, keepingOf, secretOf, toNodeHandler, type Auth } from '@holotonos/store/auth';
+import { randomBytes, timingSafeEqual } from 'node:crypto';
 import type { IncomingMessage, ServerResponse } from 'node:http';
-import { askerHeader, keepingHeader } from './gateHeaders';
+import { askerHeader, keepingHeader, tokenCookie, tokenHeader } from './gateHeaders';
 
 /** A request that goes no further: what is answered, or where a browser is sent instead. */
 export type Stop =
@@ -40,6 +41,24 @@ export function addressOf(request: Pick<IncomingMessage, 'headers' | 'socket'>, 
 /** Who asks, in a form that may stand in a header: names are not all of letters that may. */
 export const packAsker = (asker: Asker): string => Buffer.from(JSON.stringify(asker)).toString('base64url');
 
+/** As long as the ones that are given out; another is none. */
+const tokenShape = /^[\w-]{32}$/;
+/** What the browser carries; null where it was given nothing yet. */
+function carriedToken({ cookie = '' }: IncomingMessage['headers']): string | null {
+  const [, token = ''] = new RegExp(`(?:^|; )${tokenCookie.replace('.', '\\.')}=([^;]*)`).exec(cookie) ?? [];
+  return tokenShape.test(token) ? token : null;
+}
+/** Does the page say what its browser carries? Only a page of this server can read that. */
+function saysToken(headers: IncomingMessage['headers']): boolean {
+  const [carried, said] = [carriedToken(headers), headers[tokenHeader]];
+  return (
+    carried !== null &&
+    typeof said === 'string' &&
+    tokenShape.test(said) &&
+    timingSafeEqual(Buffer.from(carried), Buffer.from(said))
+  );
+}
+
 export interface GateOptions {
   databaseUrl: string;
   /** the server was told names of its own: others than this machine reach it */
@@ -71,6 +90,16 @@ export function openGate({ databaseUrl, beyond }: GateOptions) {
       if (!known) throw error;
     }
     return known.keeping;
+  }
+
+  /** Gives a browser what its pages have to say back, where it carries nothing yet. */
+  function giveToken(request: IncomingMessage, response: ServerResponse): void {
+    if (carriedToken(request.headers) !== null) return;
+    const token = randomBytes(24).toString('base64url');
+    response.appendHeader(
+      'set-cookie',
+      `${tokenCookie}=${token}; Path=/; SameSite=Strict; Max-Age=34560000${beyond ? '; Secure' : ''}`,
+    );
   }
 
   /** Counts one more of something; what stops it where that is more often than any hand can. */
@@ -105,6 +134,8 @@ export function openGate({ databaseUrl, beyond }: GateOptions) {
     const kept = await keeping();
     headers[keepingHeader] = kept;
     if (kept === 'open') return null;
+    const writes = method !== 'GET' && method !== 'HEAD';
+    if (!writes && !path.startsWith('/api/')) giveToken(request, response);
     const asker = await askerOf(await library(), headers.cookie, beyond);
     if (asker) headers[askerHeader] = packAsker(asker);
     switch (admit(method, path, asker, kept)) {
@@ -119,7 +150,16 @@ export function openGate({ databaseUrl, beyond }: GateOptions) {
       case 'in':
         break;
     }
-    if (asker && method !== 'GET' && method !== 'HEAD') {
+    if (asker && writes) {
+      if (!saysToken(headers)) {
+        // The page was loaded before there were keys, or the browser has thrown away what it carried: the next try has it.
+        giveToken(request, response);
+        return stop(
+          428,
+          'token',
+          'This did not come from a page of this shop. Try again; if it stays so, load the page anew.',
+        );
+      }
       const kind = method === 'PUT' ? 'upload' : 'write';
       const stopped =
         (await tooOften(kind, `${kind} of ${asker.id}`)) ?? (await tooOften('shop', 'writes of the shop'));

@@ -8,7 +8,6 @@ import {
   type Entry,
   type PracticeName,
 } from '@holotonos/core';
-import { useMay } from '@/frame/useMay';
 import { ForThose } from '@/frame/ForThose';
 import Link from 'next/link';
 import { useId, useState } from 'react';
@@ -140,7 +139,6 @@ function PracticeChange() {
 
 function NoteForm() {
   const { write } = useJob();
-  const mayJudge = useMay('judge');
   const id = useId();
   const [kind, setKind] = useState<'note' | 'decision'>('note');
   const [text, setText] = useState('');
@@ -164,7 +162,7 @@ function NoteForm() {
     >
       <h2>Write in the logbook</h2>
       <div className="d-flex gap-4 mb-2">
-        {(mayJudge ? (['note', 'decision'] as const) : (['note'] as const)).map((each) => (
+        {(['note', 'decision'] as const).map((each) => (
           <Form.Check
             key={each}
             id={`${id}-${each}`}
