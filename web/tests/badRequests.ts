@@ -139,6 +139,9 @@ const strangeHeaders: Record<string, string>[] = [
 const pages = routes.filter(({ address }) => !address.startsWith('/api'));
 const api = routes.filter(({ address }) => address.startsWith('/api'));
 const pageShare = 0.12;
+/** Where entries come in: however many addresses there are, so many requests at least go there. */
+const taking = api.filter(({ address }) => /\/(?:entries|shop|stock|jobs)$/.test(address));
+const takingShare = 0.12;
 
 const pick = <T>(chance: Chance, list: readonly T[]): T => list[Math.floor(chance.uniform() * list.length)] as T;
 
@@ -237,7 +240,8 @@ function bodyFor(address: string, chance: Chance): { body?: string | Buffer; id?
 /** One bad request; the same for the same chance. */
 export function badRequest(chance: Chance): BadRequest {
   // Pages differ in little but what they draw, and are slow to make.
-  const { address, methods } = pick(chance, chance.uniform() < pageShare ? pages : api);
+  const turn = chance.uniform();
+  const { address, methods } = pick(chance, turn < pageShare ? pages : turn < pageShare + takingShare ? taking : api);
   const known = pick(chance, methods);
   const method = chance.uniform() < 0.15 ? pick(chance, strangeMethods) : known;
   const { body, id, name } = ['GET', 'HEAD', 'TRACE', 'OPTIONS'].includes(method) ? {} : bodyFor(address, chance);

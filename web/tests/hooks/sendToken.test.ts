@@ -4,7 +4,7 @@ import { sendToken } from '../../src/frame/sendToken';
 import { tokenCookie, tokenHeader } from '../../src/server/gateHeaders';
 
 // Nothing here asks with one; the page only has to know what it is.
-(globalThis as { Request?: unknown }).Request ??= class {};
+(globalThis as { Request?: unknown }).Request ??= Blob;
 const token = 'x'.repeat(32);
 let asked: { address: string; said: string | null; more: RequestInit | undefined }[];
 const real = window.fetch;
