@@ -1,7 +1,7 @@
 import type { BenchSummary } from '@holotonos/core';
 import { and, asc, eq, sql } from 'drizzle-orm';
 import type { Database } from './database';
-import { bareSerial, entries, jobs, summaries } from './schema';
+import { bareSerial, entries, isStruck, jobs, summaries } from './schema';
 
 /** An instrument that went home with a day to be looked at again. */
 export interface CheckUp {
@@ -18,11 +18,6 @@ export interface CheckUp {
   /** when the owner was reminded last, and how; null where nobody has */
   reminded: { at: string; by: string } | null;
 }
-
-/** Is an entry of this table struck? */
-const struck = (table: string) =>
-  sql.raw(`exists (select 1 from entries s where s.job_id = ${table}.job_id and s.kind = 'strike'
-    and s.body ->> 'entry' = ${table}.id::text)`);
 
 /**
  * Check-ups that were agreed at sign-off, the nearest day first. One whose instrument has come back since, by its serial, is
@@ -42,7 +37,7 @@ export async function checkUps(db: Database, until: string, limit: number): Prom
       summary: sql<BenchSummary | null>`${summaries.row} -> 'summary'`,
       reminded: sql<{ at: string; by: string } | null>`(
         select jsonb_build_object('at', r.bench_time, 'by', r.body ->> 'by') from entries r
-        where r.job_id = ${entries.jobId} and r.kind = 'reminder' and r.seq > ${entries.seq} and not ${struck('r')}
+        where r.job_id = ${entries.jobId} and r.kind = 'reminder' and r.seq > ${entries.seq} and not ${isStruck('r')}
         order by r.seq desc limit 1)`,
     })
     .from(entries)
@@ -52,7 +47,7 @@ export async function checkUps(db: Database, until: string, limit: number): Prom
       and(
         eq(entries.kind, sql.raw(`'sign-off'`)),
         sql`${day} <= ${until}`,
-        sql`not ${struck('entries')}`,
+        sql`not ${isStruck('entries')}`,
         sql`not exists (
           select 1 from entries own join entries later on later.kind = 'intake'
             and ${bareSerial(sql`later.body ->> 'serial'`)} = ${bareSerial(sql`own.body ->> 'serial'`)}

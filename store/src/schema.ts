@@ -29,10 +29,14 @@ const ofThisAge = (column: AnyPgColumn) => sql`${column} >= '1899-12-31' and ${c
 /** The words of an entry, as PostgreSQL searches them: every text in it, in no language. */
 export const entryWordsVector = (body: SQL | AnyPgColumn): SQL =>
   sql`jsonb_to_tsvector('simple'::regconfig, ${body}, '["string"]'::jsonb)`;
-/** Kinds of entries that are searched, as a list of SQL: the index knows them by name. */
-export const searchedKinds = Object.values(searchGroups)
-  .flatMap(({ kinds }) => kinds.map((kind) => `'${kind}'`))
-  .join(', ');
+/** Kinds of entries as a list of SQL: an index that knows them by name is used only where they stand there by name. */
+export const kindList = (kinds: readonly string[]): string => kinds.map((kind) => `'${kind}'`).join(', ');
+/** Kinds of entries that are searched. */
+export const searchedKinds = kindList(Object.values(searchGroups).flatMap(({ kinds }) => [...kinds]));
+/** Is an entry struck? @param table what the entries are called in the query */
+export const isStruck = (table: string): SQL =>
+  sql.raw(`exists (select 1 from entries struck_by where struck_by.job_id = ${table}.job_id and struck_by.kind = 'strike'
+    and struck_by.body ->> 'entry' = ${table}.id::text)`);
 const timeOf = () => timestamp({ withTimezone: true, mode: 'string' });
 
 /** One row a job. All that is known of a job stands in its entries; the row only gives them something to hang on. */

@@ -1,5 +1,4 @@
 import {
-  findingKinds,
   instrumentType,
   partNames,
   readEntry,
@@ -13,7 +12,7 @@ import {
 import { and, desc, eq, inArray, or, sql, type SQL } from 'drizzle-orm';
 import type { Database } from './database';
 import { unsealed } from './owners/personal';
-import { entries, entryWordsVector, jobs, searchedKinds } from './schema';
+import { entries, entryWordsVector, isStruck, jobs, kindList, searchedKinds } from './schema';
 
 /** An entry that answers a search, with the ticket it stands in. */
 export interface FoundEntry {
@@ -26,7 +25,7 @@ function answers({ words, kind }: SearchTerms): SQL {
   // One letter is a name of a note: everything begins with it.
   const query = words.map((word) => (word.length > 1 ? `${word}:*` : word)).join(' & ');
   const said = query === '' ? undefined : sql`${entryWordsVector(entries.body)} @@ to_tsquery('simple', ${query})`;
-  const named = kind && findingKinds.includes(kind) ? sql`(${entries.body} ->> 'kind') = ${kind}` : undefined;
+  const named = kind === null ? undefined : sql`(${entries.body} ->> 'kind') = ${kind}`;
   return and(said, named) ?? sql`false`;
 }
 
@@ -43,21 +42,14 @@ export async function findEntries(
 ): Promise<{ found: FoundEntry[]; more: boolean }> {
   const ways = searchTerms(text.replaceAll('\u0000', ''));
   if (ways.length === 0) return { found: [], more: false };
-  const kinds = group ? searchGroups[group].kinds.map((kind) => `'${kind}'`).join(', ') : searchedKinds;
+  const kinds = group ? kindList(searchGroups[group].kinds) : searchedKinds;
   // A finding is written down again whenever something becomes of it.
   const asked = 3 * limit + 1;
   const rows = await db
     .select({ ticket: jobs.ticket, entry: entries })
     .from(entries)
     .innerJoin(jobs, eq(jobs.id, entries.jobId))
-    .where(
-      and(
-        sql.raw(`entries.kind in (${kinds})`),
-        or(...ways.map(answers)),
-        sql`not exists (select 1 from ${entries} s where s.job_id = ${entries.jobId} and s.kind = 'strike'
-          and s.body ->> 'entry' = ${entries.id}::text)`,
-      ),
-    )
+    .where(and(sql.raw(`entries.kind in (${kinds})`), or(...ways.map(answers)), sql`not ${isStruck('entries')}`))
     .orderBy(desc(entries.receivedAt), desc(entries.seq))
     .limit(asked);
   const opened = await unsealed(
