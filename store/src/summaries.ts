@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import {
+  bareName,
   benchRow,
   customWork,
   learnTimes,
   outcomesOf,
   planBasis,
-  timeLesson,
   type BenchRow,
   type BenchSummary,
   type Family,
@@ -50,9 +50,6 @@ type Values = typeof summaries.$inferInsert;
 /** Why a logbook says nothing of an instrument. */
 export const whyUnread = (state: JobState): string => [...state.unread.values()][0] ?? 'its intake is missing';
 
-/** A serial is looked for with and without its blanks and strokes. */
-const bareText = (text: string): string => text.replaceAll(/[^\p{L}\p{N}]/gu, '');
-
 /** Works out the row of a job. Total: what cannot be worked out is said in its place. */
 function summaryOf(jobId: string, ticket: string, state: JobState, basis: SummaryBasis, now: string): Values {
   const plain = { jobId, ticket, seq: state.seq, basis: basis.key, changesAt: null, dueBy: null, row: null };
@@ -85,7 +82,7 @@ function summaryOf(jobId: string, ticket: string, state: JobState, basis: Summar
       steps.reduce((sum, { table, status }) => sum + (status === 'curing' ? 0 : table.likely), 0),
     ),
     clocksRun: clocks.length > 0,
-    words: [ticket, owner, instrument, maker, made, serial, bareText(serial)].join(' ').toLowerCase(),
+    words: [ticket, owner, instrument, maker, made, serial, bareName(serial)].join(' ').toLowerCase(),
     // A ticket is known by the name of its row, whatever its intake says.
     row: { ...row, ticket, summary: { ...summary, ticket } },
     problem: null,
@@ -183,13 +180,17 @@ export interface ListQuestion {
 const escaped = (word: string) => word.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`);
 const mostWords = 8;
 
-function matching({ standing = [], search = '' }: Pick<ListQuestion, 'standing' | 'search'>): SQL | undefined {
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean).slice(0, mostWords);
-  return and(
-    ...(standing.length > 0 ? [inArray(summaries.standing, standing.map(rankOf))] : []),
-    ...words.map((word) => like(summaries.words, `%${escaped(word)}%`)),
-  );
-}
+/** All words of a search are in what a ticket can be searched by. */
+export const hasWords = (search: string): SQL[] =>
+  search
+    .toLowerCase()
+    .split(/\s+/)
+    .filter(Boolean)
+    .slice(0, mostWords)
+    .map((word) => like(summaries.words, `%${escaped(word)}%`));
+
+const matching = ({ standing = [], search = '' }: Pick<ListQuestion, 'standing' | 'search'>): SQL | undefined =>
+  and(...(standing.length > 0 ? [inArray(summaries.standing, standing.map(rankOf))] : []), ...hasWords(search));
 
 /** The nearest date first, those without one last; then by number. */
 const byDate = sql`${summaries.dueBy} asc nulls last, ${summaries.ticket} collate "C"`;
@@ -335,8 +336,7 @@ export async function timesSeen(db: Database): Promise<TimesSeen[]> {
  * @param aside lessons that are doubted: they are left out
  */
 export async function learnedTimes(db: Database, aside: Lessons = []): Promise<LearnedTimes> {
-  const doubted = new Set(aside.map(({ lesson }) => lesson));
-  return learnTimes((await timesSeen(db)).filter((seen) => !doubted.has(timeLesson(seen))));
+  return learnTimes(await timesSeen(db), aside);
 }
 type Lessons = ShopState['lessonsAside'];
 

@@ -43,7 +43,7 @@ export interface EarlierVisit {
 }
 
 /** Letters and figures of a text, in small letters: a serial is written with and without blanks and strokes. */
-const bare = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
+export const bareName = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
 
 /**
  * Are two intakes about the same instrument? They are where their serials are alike and no maker speaks against it.
@@ -53,9 +53,9 @@ export function sameInstrument(
   a: { maker?: string; serial?: string },
   b: { maker?: string; serial?: string },
 ): boolean {
-  const [serialA, serialB] = [bare(a.serial ?? ''), bare(b.serial ?? '')];
+  const [serialA, serialB] = [bareName(a.serial ?? ''), bareName(b.serial ?? '')];
   if (serialA === '' || serialA !== serialB) return false;
-  const [makerA, makerB] = [bare(a.maker ?? ''), bare(b.maker ?? '')];
+  const [makerA, makerB] = [bareName(a.maker ?? ''), bareName(b.maker ?? '')];
   return makerA === '' || makerB === '' || makerA === makerB;
 }
 

@@ -83,6 +83,12 @@ describe('learned times', () => {
   });
 });
 
+test('a lesson that is doubted is as if it was never seen', () => {
+  const seen = timesOf([time(20), time(40, { person: 'Perrin Oake' })]);
+  const [, perrin] = seen;
+  expect(learnTimes(seen, perrin ? [{ lesson: timeLesson(perrin) }] : [])).toEqual(learnTimes(seen.slice(0, 1)));
+});
+
 describe('what one clock says', () => {
   test('is the middle of what was done, with its spread, and since when', () => {
     const [seen] = timesOf([

@@ -87,12 +87,16 @@ export function timesOf(actuals: readonly ActualTime[]): TimesSeen[] {
  * been seen four times.
  *
  * @param seen any order; the answer does not depend on it
+ * @param aside lessons that are doubted: they are left out
  */
 export function learnTimes(
   seen: readonly Pick<TimesSeen, 'kind' | 'family' | 'person' | 'logs' | 'times'>[],
+  aside: readonly { lesson: string }[] = [],
 ): LearnedTimes {
+  const doubted = new Set(aside.map(({ lesson }) => lesson));
   const sums = new Map<string, Sum>();
   for (const { kind, family, person, logs, times: often } of seen) {
+    if (doubted.has(timeLesson({ kind, family, person }))) continue;
     for (const key of [keyOf(kind), keyOf(kind, family), keyOf(kind, family, person)]) {
       const { sum, times } = sums.get(key) ?? nothingSeen;
       sums.set(key, { sum: sum + logs, times: times + often });

@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import type { NewEntry } from '@holotonos/core';
-import { and, asc, desc, eq, inArray, like, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import { noteAudit } from '../accounts/audit';
 import type { Database } from '../database';
 import { dropRemembered } from '../guard';
 import { appendEntry, jobByTicket, jobState } from '../logbook';
 import { entries, jobs, owners, secrets, summaries } from '../schema';
+import { hasWords } from '../summaries';
 import { sealedFor } from './seal';
 import { unsealed } from './personal';
 
@@ -48,19 +49,13 @@ async function ownersIn(
  * @param search words of their name or of what their instrument is called; all when empty
  */
 export async function listOwners(db: Database, search: string): Promise<Owner[]> {
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8);
   const rows = await db
     .select({ ticket: jobs.ticket, kind: entries.kind, body: entries.body })
     .from(entries)
     .innerJoin(jobs, eq(jobs.id, entries.jobId))
     .innerJoin(summaries, eq(summaries.jobId, entries.jobId))
     .innerJoin(owners, sql`${owned} = 'sealed:1:' || ${owners.id}::text`)
-    .where(
-      and(
-        sql`${entries.kind} = 'intake'`,
-        ...words.map((word) => like(summaries.words, `%${word.replaceAll(/[\\%_]/g, (sign) => `\\${sign}`)}%`)),
-      ),
-    )
+    .where(and(sql`${entries.kind} = 'intake'`, ...hasWords(search)))
     .orderBy(desc(entries.receivedAt))
     .limit(mostIntakes);
   return (await ownersIn(db, rows)).slice(0, mostOwners);

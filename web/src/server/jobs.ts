@@ -1,6 +1,6 @@
 import 'server-only';
-import type { InstrumentType, JobState, LearnedTimes, ShopState } from '@holotonos/core';
-import { jobByTicket, jobState, learnedTimes, shopState, whyUnread } from '@holotonos/store';
+import { learnTimes, type InstrumentType, type JobState, type LearnedTimes, type ShopState } from '@holotonos/core';
+import { jobByTicket, jobState, shopState, timesSeen, whyUnread } from '@holotonos/store';
 import { cache } from 'react';
 import { getDb } from './store';
 
@@ -44,8 +44,8 @@ export interface ShopNow {
 }
 
 export async function loadShop(): Promise<ShopNow> {
-  const shop = await readShop();
-  return { shop, learned: await learnedTimes(getDb(), shop.lessonsAside) };
+  const [shop, seen] = await Promise.all([readShop(), timesSeen(getDb())]);
+  return { shop, learned: learnTimes(seen, shop.lessonsAside) };
 }
 
 let lastFrame: { zone: string; lockMinutes: number } | null = null;
