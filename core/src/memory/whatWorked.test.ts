@@ -1,7 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sax, TestJob } from '../../tests/testJob';
-import { faultLesson, faultsAside, outcomesOf, seenWords, whatWorked, type KnownOutcome, type Outcome } from '.';
+import {
+  faultLesson,
+  faultsAside,
+  outcomesOf,
+  seenByPart,
+  seenWords,
+  whatWorked,
+  type KnownOutcome,
+  type Outcome,
+} from '.';
 
 const outcomes = (job: TestJob): readonly Outcome[] => outcomesOf(job.state, sax);
 
@@ -132,6 +141,16 @@ describe('what this shop has seen', () => {
   test('nothing seen is nothing said; what was put aside is not counted', () => {
     expect(whatWorked([], 'e')).toEqual({ here: null, elsewhere: null });
     expect(whatWorked([known(1)], 'e', new Set(['f-1']))).toEqual({ here: null, elsewhere: null });
+  });
+  test('part by part it says what is said at each part, and leaves out what was put aside', () => {
+    const all = [known(3, { part: 'f', place: 'F' }), known(2), known(1)];
+    const rows = seenByPart(all, new Set(['f-1']));
+    expect(rows.map(({ part, place }) => [part, place])).toEqual([
+      ['f', 'F'],
+      ['e', 'E'],
+    ]);
+    for (const { part, seen } of rows) expect(seen).toEqual(whatWorked(all, part, new Set(['f-1'])).here);
+    expect(seenByPart([])).toEqual([]);
   });
   test('lessons put aside are told by the finding, whatever else is doubted', () => {
     const lessons = [{ lesson: faultLesson('f-1') }, { lesson: 'time dress-rim saxophone Juno Tam' }];

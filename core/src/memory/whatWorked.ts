@@ -112,6 +112,25 @@ export function whatWorked(
   };
 }
 
+/**
+ * What a shop has seen of one kind of fault on one family, part by part, the newest part first.
+ *
+ * @param outcomes of that kind and family, newest first
+ * @param aside findings whose lesson was put aside
+ */
+export function seenByPart(
+  outcomes: readonly KnownOutcome[],
+  aside: ReadonlySet<string> = new Set(),
+): { part: string; place: string; seen: Seen }[] {
+  const parts = new Map<string, KnownOutcome[]>();
+  for (const outcome of outcomes)
+    if (!aside.has(outcome.finding)) parts.set(outcome.part, [...(parts.get(outcome.part) ?? []), outcome]);
+  return [...parts].flatMap(([part, own]) => {
+    const seen = seenIn(own, outcomes);
+    return seen ? [{ part, place: own.at(-1)?.place ?? part, seen }] : [];
+  });
+}
+
 /** What a lesson about a fault is called where it is put aside. */
 export const faultLesson = (finding: string): string => `fault ${finding}`;
 /** The findings whose lesson was put aside. */

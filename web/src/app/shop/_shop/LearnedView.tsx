@@ -5,10 +5,10 @@ import {
   faultsAside,
   findingTitle,
   printPhrase,
+  seenByPart,
   seenWords,
   timeLesson,
   timesTold,
-  whatWorked,
   type Family,
   type FindingKind,
   type KnownOutcome,
@@ -176,21 +176,17 @@ function FaultStory({
   if (outcomes === null) return <Problem problem="It could not be read. Close it and open it again." />;
   const aside = faultsAside(shop.lessonsAside);
   const shown = outcomes.filter(({ finding }) => !aside.has(finding));
-  const parts = new Map(shown.map(({ part, place }) => [part, place]));
   return (
     <>
       <ul className="mb-2">
-        {[...parts].slice(0, mostShown).map(([part, place]) => {
-          const { here } = whatWorked(outcomes, part, aside);
-          return (
-            here && (
-              <li key={part}>
-                <strong>{place}.</strong>{' '}
-                {seenWords(here, `since ${dayText(here.since)}`, (step) => stepTitle(shop, step)).join(' ')}
-              </li>
-            )
-          );
-        })}
+        {seenByPart(outcomes, aside)
+          .slice(0, mostShown)
+          .map(({ part, place, seen }) => (
+            <li key={part}>
+              <strong>{place}.</strong>{' '}
+              {seenWords(seen, `since ${dayText(seen.since)}`, (step) => stepTitle(shop, step)).join(' ')}
+            </li>
+          ))}
       </ul>
       <ul className="list-plain mb-0">
         {shown.slice(0, mostShown).map((outcome) => (
