@@ -26,7 +26,7 @@ export async function loadCheckUps(now: string): Promise<CheckUpLine[]> {
 export const toRemind = (list: readonly CheckUpLine[]): number =>
   list.filter(({ standing, reminded }) => standing !== 'later' && reminded === null).length;
 
-/** A check-up as a calendar takes it in (RFC 5545): a whole day, with a word a week before. */
+/** A check-up as a calendar takes it in (RFC 5545): a whole day. */
 export function checkUpCalendar({
   ticket,
   day,

@@ -43,9 +43,10 @@ export const packAsker = (asker: Asker): string => Buffer.from(JSON.stringify(as
 
 /** As long as the ones that are given out; another is none. */
 const tokenShape = /^[\w-]{32}$/;
+const tokenIn = new RegExp(`(?:^|; )${tokenCookie.replace('.', '\\.')}=([^;]*)`);
 /** What the browser carries; null where it was given nothing yet. */
 function carriedToken({ cookie = '' }: IncomingMessage['headers']): string | null {
-  const [, token = ''] = new RegExp(`(?:^|; )${tokenCookie.replace('.', '\\.')}=([^;]*)`).exec(cookie) ?? [];
+  const [, token = ''] = tokenIn.exec(cookie) ?? [];
   return tokenShape.test(token) ? token : null;
 }
 /** Does the page say what its browser carries? Only a page of this server can read that. */
