@@ -11,5 +11,6 @@ export * from './reach';
 export * from './measuringPoints';
 export * from './unitOfMeasure';
 export * from './partNames';
+export * from './silhouette';
 export * from './removableParts';
 export { strangePart, strangePlace } from './strangePart';

@@ -44,6 +44,12 @@ export const typeRows = {
       name,
       length: size,
       wall: size,
+      turns: {
+        type: 'number',
+        minimum: -400,
+        maximum: 400,
+        description: 'degrees by which it bends towards its front from end to end; straight if not said',
+      },
       bore: {
         type: 'array',
         minItems: 2,
