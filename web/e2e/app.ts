@@ -21,6 +21,8 @@ const axeSource = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
 /** The real server on a database of its own, and a browser to drive it. */
 export interface App {
   address: string;
+  /** the server; a test that restarts it puts the new one in its place */
+  process: ChildProcess;
   database: DemoBesides;
   browser: Browser;
   downloads: string;
@@ -84,7 +86,7 @@ export async function startApp({ gauges = '', browser: more = [] as readonly str
   const database = await demoBesides();
   const server = await startServer(database.webUrl, { gauges });
   const { browser, profile } = await startBrowser(more);
-  return {
+  const app: App = {
     ...server,
     database,
     browser,
@@ -93,16 +95,21 @@ export async function startApp({ gauges = '', browser: more = [] as readonly str
       const page = await browser.newPage();
       page.setDefaultTimeout(patience);
       await page.setViewport({ width: 1280, height: 800 });
+      // Nothing glides: where a page is scrolled to, it is at once.
+      await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
       return page;
     },
     close: async () => {
       await browser.close();
-      server.process.kill();
-      await new Promise((done) => server.process.once('exit', done));
+      if (app.process.exitCode === null && app.process.signalCode === null) {
+        app.process.kill();
+        await new Promise((done) => app.process.once('exit', done));
+      }
       await database.drop();
       rmSync(profile, { recursive: true, force: true });
     },
   };
+  return app;
 }
 
 /** Server, browser and a page on the demo, and what the page complained of on the way. */
@@ -233,6 +240,14 @@ export const press = (page: Page, name: string): Promise<void> =>
 export async function openCard(page: Page, title: string): Promise<void> {
   await press(page, `Card of ${title}`);
   await until(page, (wanted) => document.querySelector('.step-card h2')?.textContent === wanted, title);
+}
+
+/** Opens the map of a job’s pages over the work, with the hands on it. */
+export async function openMap(page: Page): Promise<void> {
+  await page.keyboard.down('Alt');
+  await page.keyboard.press('m');
+  await page.keyboard.up('Alt');
+  await until(page, () => document.activeElement?.closest('.map-open .strip > g')?.hasAttribute('transform'));
 }
 
 /** Clicks whatever a selector finds. */

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { axeProblems, entriesOf, fill, press, seeText, tick, until, type App } from './app';
+import { axeProblems, entriesOf, fill, openMap, press, seeText, tick, until, type App } from './app';
 import { figureAsked, settled, startMeasuring, typeFigures, unexpected } from './measuring';
 
 jest.setTimeout(180_000);
@@ -48,9 +48,11 @@ describe('the pages of the groups', () => {
     await press(page, 'End the round');
     await page.goto(`${base}/measure?group=body-line&part=body`);
     await seeText(page, 'leaning toward 0°');
+    await openMap(page);
     const found = await page.$$eval('.strip .found text', (all) => all.map((text) => text.textContent));
     expect(found.join()).toMatch(/support.*push .*toward 180°/);
     expect(await axeProblems(page)).toEqual([]);
+    await page.keyboard.press('Escape');
     await fill(page, 'I have set it by, degrees', '0.4');
     await press(page, 'Log the pass');
     await seeText(page, 'Straightening, pass 1');

@@ -10,6 +10,7 @@ import {
   seeText,
   send,
   startPage,
+  tick,
   until,
   type App,
 } from './app';
@@ -72,7 +73,7 @@ test('what put a fault right is told beside the next of its kind, and no longer 
 
 test('a pass that is doubted teaches nothing until it is taken up again', async () => {
   await page.goto(`${app.address}/jobs/LL-201/measure?group=body-line&part=body`);
-  await page.locator('::-p-text(Learn nothing from it)').click();
+  await tick(page, '::-p-text(Learn nothing from it)');
   await fill(page, 'Why is it doubted?', 'the block slipped');
   await page.keyboard.press('Enter');
   await seeText(page, 'Nothing is learned from it: the block slipped.');
@@ -80,7 +81,7 @@ test('a pass that is doubted teaches nothing until it is taken up again', async 
   await page.goto(`${app.address}/shop/learned`);
   await seeText(page, '(one pass since');
   await page.goto(`${app.address}/jobs/LL-201/measure?group=body-line&part=body`);
-  await page.locator('::-p-text(Learn from it again)').click();
+  await tick(page, '::-p-text(Learn from it again)');
   await until(page, () => !document.body.innerText.includes('the block slipped.'));
 });
 

@@ -5,6 +5,7 @@ import {
   axeProblems,
   fill,
   openCard,
+  openMap,
   press,
   seeText,
   send,
@@ -206,6 +207,7 @@ describe('one instrument from the case to the signed record', () => {
     await settled();
     await page.goto(`${base()}/measure?group=rim&part=e`);
     await seeText(page, 'Stale since “Level the rim: E”');
+    await openMap(page);
     expect(await page.$eval('.strip [aria-label^="E:"]', (mark) => mark.getAttribute('aria-label'))).toBe('E: stale');
     await page.goto(`${base()}/measure?group=pad&part=e`);
     await seeText(page, 'Stale since');

@@ -7,7 +7,19 @@ import { blankType, type JobState } from '@holotonos/core';
 import { jobByTicket, jobState, openStore, type Store } from '@holotonos/store';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import sharp from 'sharp';
-import { axeInBothLights, axeProblems, fill, press, seeText, send, startApp, tick, until, type App } from './app';
+import {
+  axeInBothLights,
+  axeProblems,
+  fill,
+  openMap,
+  press,
+  seeText,
+  send,
+  startApp,
+  tick,
+  until,
+  type App,
+} from './app';
 
 jest.setTimeout(180_000);
 
@@ -421,8 +433,7 @@ describe('an instrument never met before', () => {
 describe('the strip', () => {
   test('travels down the tube by arrow keys, zooms, stacks and shows its layers', async () => {
     await open('/jobs/LL-201');
-    await until(page, () => document.querySelector('.strip > g')?.hasAttribute('transform'));
-    await page.$eval('.strip [tabindex="0"]', (stop) => (stop as SVGElement).focus());
+    await openMap(page);
     const focused = () => page.evaluate(() => document.activeElement?.getAttribute('data-part'));
     await keys('Home');
     expect(await focused()).toBe('neck-octave');

@@ -1,8 +1,17 @@
 'use client';
 
-import { printQuantity, unitOfMeasure, type LengthUnit, type MeasuringPoint, type ReadingState } from '@holotonos/core';
-import { useId, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
+import {
+  printQuantity,
+  unitOfMeasure,
+  type LengthUnit,
+  type MeasureState,
+  type MeasuringPoint,
+  type ReadingState,
+} from '@holotonos/core';
+import { useEffect, useId, useRef, type KeyboardEvent, type RefObject } from 'react';
+import { soundReading } from '@/frame/sounds';
 import { Form } from '@/ui/bootstrap';
+import { StateMark } from '@/ui/StateMark';
 import { askWords, typedUnit } from './groups';
 import type { Figure } from './useFigure';
 
@@ -26,11 +35,18 @@ export function FigureReadout({
   next: string;
   last: { reading: ReadingState; point: MeasuringPoint } | null;
   unit: LengthUnit;
-  verdict: ReactNode;
+  /** of what was read last */
+  verdict: MeasureState | null;
   limit: string;
   onKeyDown: (event: KeyboardEvent) => void;
 }) {
   const id = useId();
+  const heard = useRef(figure.taken);
+  useEffect(() => {
+    // Once for each figure, with the verdict it was given.
+    if (figure.taken > heard.current) soundReading(verdict);
+    heard.current = figure.taken;
+  }, [figure.taken, verdict]);
   return (
     <div className="readout">
       <div>
@@ -66,7 +82,7 @@ export function FigureReadout({
       </div>
       <div>
         <div style={{ fontSize: '1.25rem' }} data-testid="verdict">
-          {verdict}
+          {verdict && <StateMark state={verdict} />}
         </div>
         <div className="soft">{limit}</div>
       </div>

@@ -36,6 +36,8 @@ export interface Figure {
   choices: KeptGauge[];
   setGauge: (id: string) => void;
   take: () => void;
+  /** how many have been taken since the page was opened */
+  taken: number;
   devices: GaugesNow | null;
   /** does the air of the room bear on what is asked? */
   asksAir: boolean;
@@ -171,6 +173,7 @@ export function useFigure(
       input.current?.focus();
     },
     take,
+    taken,
     devices,
     asksAir,
     air,

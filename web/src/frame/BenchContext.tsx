@@ -2,6 +2,7 @@
 
 import { clockWords, type Asker, type ClockWords, type Keeping } from '@holotonos/core';
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { beginKeeping, forgetPages } from './keeper';
 
 export type Light = 'day' | 'leak';
 export interface KeyHelp {
@@ -96,6 +97,7 @@ export function BenchProvider({
   const [asker, putAsker] = useState(first);
   const setAsker = useCallback((now: Named | null) => {
     putAsker(now);
+    forgetPages();
     // The other tabs of this browser have the same session.
     localStorage.setItem(atHand, JSON.stringify(now));
   }, []);
@@ -106,6 +108,7 @@ export function BenchProvider({
     window.addEventListener('storage', heard);
     return () => window.removeEventListener('storage', heard);
   }, []);
+  useEffect(beginKeeping, []);
   // Whoever is signed in signs; a typed name counts only where nobody has a key.
   const author = keeping === 'open' ? typed : (asker?.name ?? '');
   const recalled = useRef(false);

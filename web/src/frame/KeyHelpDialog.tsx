@@ -1,7 +1,9 @@
 'use client';
 
+import { usePathname } from 'next/navigation';
 import { useBench, type KeyHelp } from './BenchContext';
-import { Button, Modal } from '@/ui/bootstrap';
+import { soundReading, useSounds } from './sounds';
+import { Button, Form, Modal } from '@/ui/bootstrap';
 
 const everywhere: KeyHelp[] = [
   { keys: '?', does: 'show these keys' },
@@ -10,8 +12,15 @@ const everywhere: KeyHelp[] = [
   { keys: 'Tab, Shift Tab', does: 'go to the next or previous control' },
 ];
 
+const ofJobs: KeyHelp[] = [
+  { keys: 'Alt 1 … 9, 0', does: 'job, survey, strip-down, measure, findings, plan, pads, regulation, sound, record' },
+  { keys: 'Alt M', does: 'open or fold the map of the instrument' },
+];
+
 export function KeyHelpDialog() {
   const { helpOpen, setHelpOpen, pageKeys } = useBench();
+  const { on, turn } = useSounds();
+  const isOfJob = usePathname().startsWith('/jobs/');
   const close = () => setHelpOpen(false);
   return (
     <Modal show={helpOpen} onHide={close} animation={false} aria-labelledby="key-help">
@@ -22,7 +31,7 @@ export function KeyHelpDialog() {
       </Modal.Header>
       <Modal.Body>
         <dl className="row mb-0">
-          {[...pageKeys, ...everywhere].map(({ keys, does }) => (
+          {[...pageKeys, ...(isOfJob ? ofJobs : []), ...everywhere].map(({ keys, does }) => (
             <div key={keys} className="d-flex mb-2">
               <dt className="col-5">
                 <kbd>{keys}</kbd>
@@ -31,6 +40,17 @@ export function KeyHelpDialog() {
             </div>
           ))}
         </dl>
+        <Form.Check
+          id="sounds"
+          className="mt-3"
+          type="checkbox"
+          label="A soft tick when a reading is taken, two knocks when it lies outside"
+          checked={on}
+          onChange={(event) => {
+            turn(event.target.checked);
+            if (event.target.checked) soundReading(null);
+          }}
+        />
       </Modal.Body>
       <Modal.Footer>
         <Button onClick={close} autoFocus>

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
+import type { ReactNode } from 'react';
 import { useBench } from './BenchContext';
 import { Hands } from './HandsDialog';
 import { useFindKey } from './useFindKey';
@@ -35,68 +36,101 @@ function TypedName() {
   );
 }
 
-export function Masthead() {
-  const { keeping, light, switchLight, setHelpOpen } = useBench();
-  // An owner who opens their page is no guest of the bench.
-  const isOwners = usePathname().startsWith('/owner/');
-  useFindKey(!isOwners);
+/** The pages of the shop, each where its own rights reach. */
+function ShopLinks() {
   const [mayOpen, mayImport] = [useMay('open'), useMay('judge')];
-  if (isOwners) return null;
-  return (
-    <header className="masthead">
-      <Link className="name" href="/">
-        Holotonos
+  const pages: { href: string; name: string; shown?: boolean; keys?: string }[] = [
+    { href: '/', name: 'Bench' },
+    { href: '/week', name: 'Week' },
+    { href: '/tickets/new', name: 'New ticket', shown: mayOpen },
+    { href: '/find', name: 'Find', keys: '/ Control+K' },
+    { href: '/stock', name: 'Stock' },
+    { href: '/types', name: 'Types' },
+    { href: '/shop', name: 'Shop' },
+    { href: '/pieces', name: 'Practice' },
+    { href: '/import', name: 'Import', shown: mayImport },
+  ];
+  return pages
+    .filter(({ shown }) => shown !== false)
+    .map(({ href, name, keys }) => (
+      <Link key={href} href={href} aria-keyshortcuts={keys}>
+        {name}
+        <LinkWaits />
       </Link>
-      <nav aria-label="Main" className="job-tabs">
-        <Link href="/">
-          Bench
-          <LinkWaits />
-        </Link>
-        <Link href="/week">
-          Week
-          <LinkWaits />
-        </Link>
-        {mayOpen && (
-          <Link href="/tickets/new">
-            New ticket
+    ));
+}
+
+/** Pages of a job have their ticket and its stages in the head, which their own frame knows. */
+const isOfJob = (path: string) => path.startsWith('/jobs/');
+
+/**
+ * The head of every page. On pages of a job it is the same line as the job’s own: the shop’s pages fold into a list.
+ *
+ * @param job what the head of a job says; a head without it keeps out of the way there
+ */
+export function Masthead({ job }: { job?: ReactNode }) {
+  const { keeping, light, switchLight, setHelpOpen } = useBench();
+  const path = usePathname();
+  const ofJob = job !== undefined;
+  // An owner who opens their page is no guest of the bench.
+  const isOwners = path.startsWith('/owner/');
+  const isElsewhere = !ofJob && isOfJob(path);
+  useFindKey(!isOwners && !isElsewhere);
+  if (isOwners || isElsewhere) return null;
+  const other = light === 'day' ? 'Leak light' : 'Day light';
+  return (
+    <header className={`masthead${ofJob ? ' of-job' : ''}`}>
+      {ofJob ? (
+        <>
+          <Link className="name" href="/">
+            Bench
             <LinkWaits />
           </Link>
-        )}
-        <Link href="/find" aria-keyshortcuts="/ Control+K">
-          Find
-          <LinkWaits />
-        </Link>
-        <Link href="/stock">
-          Stock
-          <LinkWaits />
-        </Link>
-        <Link href="/types">
-          Types
-          <LinkWaits />
-        </Link>
-        <Link href="/shop">
-          Shop
-          <LinkWaits />
-        </Link>
-        <Link href="/pieces">
-          Practice
-          <LinkWaits />
-        </Link>
-        {mayImport && (
-          <Link href="/import">
-            Import
-            <LinkWaits />
+          <button type="button" className="shop-pages-button" popoverTarget="shop-pages">
+            Shop
+          </button>
+          <nav id="shop-pages" popover="auto" aria-label="Main">
+            <ShopLinks />
+          </nav>
+          {job}
+        </>
+      ) : (
+        <>
+          <Link className="name" href="/">
+            Holotonos
           </Link>
-        )}
-      </nav>
+          <nav aria-label="Main" className="job-tabs">
+            <ShopLinks />
+          </nav>
+        </>
+      )}
       <span className="spacer" />
       {keeping === 'open' ? <TypedName /> : <Hands />}
-      <Button variant="quiet" onClick={switchLight} aria-keyshortcuts="`">
-        {light === 'day' ? 'Leak light' : 'Day light'}
+      <Button
+        variant="quiet"
+        className="light"
+        onClick={switchLight}
+        aria-keyshortcuts="`"
+        aria-label={other}
+        title={other}
+      >
+        {ofJob ? (
+          <svg width="20" height="20" viewBox="-10 -10 20 20" aria-hidden="true">
+            <circle r="8" className="lamp" />
+            <path d="M0 -8 A8 8 0 0 1 0 8 Z" className="lit" />
+          </svg>
+        ) : (
+          other
+        )}
       </Button>
       <Button variant="quiet" onClick={() => setHelpOpen(true)} aria-keyshortcuts="?">
         Help
       </Button>
     </header>
   );
+}
+
+/** The plain head on an address of a job that shows no job: nothing is there, or it cannot be read. */
+export function MastheadOfLost() {
+  return isOfJob(usePathname()) ? <Masthead job={null} /> : null;
 }

@@ -35,11 +35,13 @@ import {
 } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench } from '@/frame/BenchContext';
+import { keepSoon } from '@/frame/keeper';
 import type { Aside, QueueState } from './entryQueue';
-import { useLive } from '@/live/live';
+import { useLive, useServerAnswers, type ServerAnswers } from '@/live/live';
 import { shopNow } from '@/shop/shopNow';
 import { unnamed } from './unnamed';
-import { queueOf } from './outbox';
+import { pagesOf } from './jobPages';
+import { keepSeen, queueOf, seenAfter } from './outbox';
 import { useSolverAnswers } from './solverAnswers';
 
 export interface Refusal {
@@ -57,6 +59,9 @@ export interface Job {
   judgement: JobJudgement;
   plan: JobPlan;
   now: string;
+  /** when the server made this page, and whether it answers since */
+  madeAt: string;
+  answers: ServerAnswers;
   /** the gauges, sizes, rules and sets of limits of the shop, as far as this page has heard */
   shop: ShopState;
   /** entries the server has not acknowledged */
@@ -147,7 +152,24 @@ export function JobProvider({
     () => queue?.state ?? nothingSent,
     () => nothingSent,
   );
-  useEffect(() => queue?.onTaken((entry) => take([entry])), [queue, take]);
+  useEffect(
+    () =>
+      queue?.onTaken((entry) => {
+        take([entry]);
+        void keepSeen(ticket, [entry]);
+      }),
+    [queue, take, ticket],
+  );
+  // A page that was kept in this browser lacks what was written after it was made. Where the server answers it is asked
+  // instead: what was seen of another database of the same name is nothing to it.
+  const server = useServerAnswers();
+  useEffect(() => {
+    if (server !== 'never') return;
+    void seenAfter(ticket, entries.at(-1)?.seq ?? 0).then(
+      (seen) => seen.length > 0 && startTransition(() => take(seen)),
+    );
+  }, [server, ticket, entries, take]);
+  useEffect(() => keepSoon(pagesOf(ticket)), [ticket]);
 
   const state = useMemo(() => {
     const fresh = outbox.filter(({ id }) => !acknowledged.byId.has(id));
@@ -171,6 +193,7 @@ export function JobProvider({
       // What others write may come while parts of the page are still being taken over; as anything but a transition it
       // would have them drawn a second time, and whoever had put the focus there would lose it.
       startTransition(() => take(answer.entries));
+      void keepSeen(ticket, answer.entries);
       after = answer.entries.at(-1)?.seq ?? after;
       more = answer.more;
     }
@@ -226,6 +249,8 @@ export function JobProvider({
       judgement,
       plan,
       now,
+      madeAt: firstNow,
+      answers: server,
       shop,
       waiting: outbox.length,
       reachable,
@@ -245,6 +270,8 @@ export function JobProvider({
       judgement,
       plan,
       now,
+      firstNow,
+      server,
       shop,
       outbox.length,
       reachable,

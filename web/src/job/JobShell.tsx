@@ -1,71 +1,23 @@
 'use client';
 
 import { practices, stateOf, type MeasureState } from '@holotonos/core';
-import Link from 'next/link';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
-import { Suspense, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { Suspense, useMemo, type ReactNode } from 'react';
 import { useJob } from './JobContext';
+import { JobTabs } from './JobTabs';
 import { Button } from '@/ui/bootstrap';
 import { marksOf } from '@/tube/marksOf';
 import { useMapFold } from '@/tube/mapFold';
-import { SlimStrip } from '@/tube/SlimStrip';
+import { FoldedMap } from '@/tube/FoldedMap';
 import { Strip } from '@/tube/Strip';
-import { LinkWaits } from '@/ui/LinkWaits';
 import { SetAside } from './SetAside';
 import { isMeasuredGroup, partsToMeasure, targetsOfGroup } from '@/figure/groups';
 import { StripControlProvider, useStripControlHeld, type StripControl } from '@/tube/StripControl';
 import { useWhen } from '@/frame/BenchContext';
+import { Masthead } from '@/frame/Masthead';
 
 /** More than this helps nobody; striking brings up the next. */
 const mostUnread = 8;
-
-function Tabs() {
-  const { ticket, judgement } = useJob();
-  const path = usePathname();
-  const nav = useRef<HTMLElement>(null);
-  // Where they stand in one line that is longer than the screen, the page that is open is in sight.
-  useEffect(() => {
-    const list = nav.current;
-    const here = list?.querySelector<HTMLElement>('[aria-current=page]');
-    if (list && here) list.scrollLeft = here.offsetLeft - list.offsetLeft - (list.clientWidth - here.clientWidth) / 2;
-  }, [path]);
-  const base = `/jobs/${ticket}`;
-  const tabs = [
-    { href: base, name: 'Job' },
-    { href: `${base}/survey`, name: 'Survey' },
-    { href: `${base}/strip`, name: 'Strip-down' },
-    { href: `${base}/look`, name: 'Look over' },
-    { href: `${base}/measure`, name: 'Measure' },
-    { href: `${base}/round`, name: 'Rounds' },
-    { href: `${base}/findings`, name: 'Findings', count: judgement.suggestions.length },
-    { href: `${base}/pads`, name: 'Pads, springs' },
-    { href: `${base}/regulation`, name: 'Regulation' },
-    { href: `${base}/sound`, name: 'Sound' },
-    { href: `${base}/plan`, name: 'Plan' },
-    { href: `${base}/estimate`, name: 'Estimate' },
-    { href: `${base}/record`, name: 'Record' },
-    { href: `${base}/instrument`, name: 'Instrument' },
-  ];
-  return (
-    <nav ref={nav} aria-label="Job" className="job-tabs">
-      {tabs.map(({ href, name, count }) => (
-        <Link
-          key={href}
-          href={href}
-          aria-current={path === href || (href !== base && path.startsWith(`${href}/`)) ? 'page' : undefined}
-        >
-          {name}
-          {count ? (
-            <span className="count" aria-label={`${count} to answer`}>
-              {count}
-            </span>
-          ) : null}
-          <LinkWaits />
-        </Link>
-      ))}
-    </nav>
-  );
-}
 
 /** The strip as every page has it that does not take it for itself: holes, with the states of their measures. */
 function JobStrip() {
@@ -75,8 +27,6 @@ function JobStrip() {
   const query = useSearchParams();
   const held = useStripControlHeld();
   const { folded, fold } = useMapFold(path);
-  // Whoever has folded it by key goes on from there: the button that was pressed is gone.
-  const [turned, setTurned] = useState(false);
   const measuring = path.endsWith('/measure');
   const asked = query.get('group');
   const group = measuring && isMeasuredGroup(asked) ? asked : 'pad';
@@ -103,13 +53,8 @@ function JobStrip() {
     for (const { part } of state.photos.values()) if (part) counts.set(part, (counts.get(part) ?? 0) + 1);
     return { ...(held ?? own), photosOf: (part: string) => counts.get(part) ?? 0 };
   }, [held, own, state.photos]);
-  const turn = (to: boolean) => {
-    fold(to);
-    setTurned(true);
-  };
-  if (folded)
-    return <SlimStrip type={type} stateOfPart={control.stateOfPart} onUnfold={() => turn(false)} takesFocus={turned} />;
-  return <Strip type={type} control={control} folds={{ fold: () => turn(true), takesFocus: turned }} />;
+  if (folded) return <FoldedMap key={path} type={type} control={control} onPin={() => fold(false)} />;
+  return <Strip type={type} control={control} folds={{ words: 'Fold', turn: () => fold(true) }} />;
 }
 
 /** Entries that say nothing any more: shown, and struck with a word when they are in the way. */
@@ -144,34 +89,59 @@ function UnreadEntries() {
   );
 }
 
+/** What the line at the head of a job’s pages says of it: which it is, and the ways through it. */
+function JobHead() {
+  const { ticket, type, state, judgement, waiting, reachable } = useJob();
+  const { dayText } = useWhen();
+  const { intake } = state;
+  const more = [
+    [intake?.maker, intake?.made].filter(Boolean).join(', '),
+    practices[state.practice].title,
+    intake?.dueBy ? `due ${dayText(intake.dueBy)}` : '',
+  ].filter(Boolean);
+  return (
+    <>
+      <h1 title={[type.name, ...more].join(' · ')}>
+        {ticket} <span>· {type.name}</span>
+      </h1>
+      <JobTabs ticket={ticket} counts={{ findings: judgement.suggestions.length }} />
+      <span role="status" className="writing soft">
+        {waiting > 0 && reachable ? 'Writing …' : ''}
+      </span>
+    </>
+  );
+}
+
+/** Said over everything while nobody answers: from when what is shown is, and what is not yet sent. */
+function Waiting() {
+  const { waiting, reachable, asksWho, madeAt, answers } = useJob();
+  const { momentText } = useWhen();
+  const unsent = `${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} here and will be sent.`;
+  const said = [
+    waiting > 0 && !reachable ? `${asksWho ? 'Nobody is signed in' : 'The server does not answer'}: ${unsent}` : '',
+    answers !== 'yes' && (waiting === 0 || reachable)
+      ? `The server does not answer. ${waiting > 0 ? unsent : 'What you write waits here and is sent when it does.'}`
+      : '',
+    answers === 'never' ? `This page was kept on ${momentText(madeAt)}.` : '',
+  ].filter(Boolean);
+  return (
+    <div role="status" className={said.length > 0 ? 'say attention waits-here' : undefined}>
+      {said.join(' ')}
+    </div>
+  );
+}
+
 /** The frame of every job page: what job it is, the strip, the page's own bands, and what waits to be sent. */
 export function JobShell({ children }: { children: ReactNode }) {
-  const { dayText } = useWhen();
-  const { ticket, type, state, waiting, reachable, asksWho, refusals, dismissRefusals } = useJob();
-  const { intake } = state;
+  const { refusals, dismissRefusals } = useJob();
   // The linkage is drawn over the tube itself, and a set of pads is a table: a drawing above would only take their room.
   const drawn = !/\/(regulation|pads|corks|springs)$/.test(usePathname());
   return (
     <StripControlProvider>
       <div className="job">
         <div className="band-strip">
-          <div className="job-head">
-            <h1>
-              {ticket} · {type.name}
-            </h1>
-            <span className="soft">
-              {[intake?.maker, intake?.made].filter(Boolean).join(', ')} · {practices[state.practice].title}
-              {intake?.dueBy ? ` · due ${dayText(intake.dueBy)}` : ''}
-            </span>
-            <span role="status" className={waiting > 0 && !reachable ? 'say attention py-0' : 'soft'}>
-              {waiting === 0
-                ? ''
-                : reachable
-                  ? 'Writing …'
-                  : `${asksWho ? 'Nobody is signed in' : 'The server does not answer'}: ${waiting} ${waiting === 1 ? 'entry waits' : 'entries wait'} here and will be sent.`}
-            </span>
-            <Tabs />
-          </div>
+          <Masthead job={<JobHead />} />
+          <Waiting />
           {drawn && (
             <div className="px-2">
               <Suspense>
@@ -204,16 +174,24 @@ export function JobShell({ children }: { children: ReactNode }) {
   );
 }
 
-/** The middle and bottom bands of a job page. */
-export function Bands({ work, readout }: { work: ReactNode; readout: ReactNode }) {
+/**
+ * The middle and bottom bands of a job page.
+ *
+ * @param says how things stand in a line above the work, where no figures are asked for
+ * @param readout what is asked for, always in sight
+ */
+export function Bands({ work, says, readout }: { work: ReactNode; says?: ReactNode; readout?: ReactNode }) {
   return (
     <>
       <main id="main" className="band-work">
+        {says && <div className="work-says">{says}</div>}
         {work}
       </main>
-      <section className="band-readout" aria-label="Readout">
-        {readout}
-      </section>
+      {readout && (
+        <section className="band-readout" aria-label="Readout">
+          {readout}
+        </section>
+      )}
     </>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import type { GaugeReading } from '@holotonos/core';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 /** Who is connected of the gauges, and what was kept out. */
 export interface GaugesNow {
@@ -17,6 +17,8 @@ export interface GaugesNow {
 export type LiveEvent =
   /** the stream is open: whatever was missed has to be fetched */
   | { event: 'ready' }
+  /** the stream broke off; the browser asks for it again by itself */
+  | { event: 'lost' }
   | { event: 'entry'; data: { ticket: string } }
   | { event: 'shop' }
   | { event: 'stock' }
@@ -49,6 +51,7 @@ function openStream(tell: (event: LiveEvent) => void): () => void {
         tell({ event: name, data: JSON.parse((message as MessageEvent<string>).data) } as LiveEvent),
       );
     source.addEventListener('error', () => {
+      if (!closed) tell({ event: 'lost' });
       if (!closed && source.readyState === EventSource.CLOSED) setTimeout(open, againMs);
     });
   };
@@ -108,4 +111,28 @@ export function useLive(listener: (event: LiveEvent) => void): void {
     newest.current = listener;
   }, [listener]);
   useEffect(() => listenLive((event) => newest.current(event)), []);
+}
+
+/** A stream ends and begins again now and then; only one that stays away so long says that nobody answers, ms. */
+const lostAfter = 4000;
+
+/** Does the server answer? `never` since this page was opened, `not` any more, or `yes`, which is also what is not known yet. */
+export type ServerAnswers = 'yes' | 'not' | 'never';
+
+export function useServerAnswers(): ServerAnswers {
+  const [answers, setAnswers] = useState<ServerAnswers>('yes');
+  const ever = useRef(false);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useLive(({ event }) => {
+    if (event === 'lost') {
+      timer.current ??= setTimeout(() => setAnswers(ever.current ? 'not' : 'never'), lostAfter);
+      return;
+    }
+    clearTimeout(timer.current);
+    timer.current = undefined;
+    ever.current = true;
+    setAnswers('yes');
+  });
+  useEffect(() => () => clearTimeout(timer.current), []);
+  return answers;
 }

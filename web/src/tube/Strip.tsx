@@ -19,6 +19,7 @@ import {
   type PointerEvent,
 } from 'react';
 import { StateShape } from '@/ui/StateMark';
+import { InstrumentPicture } from './InstrumentPicture';
 import type { StripControl, StripTarget } from './StripControl';
 import { Holes, Keys, Links, Marks, Posts, Tube } from './StripDrawing';
 import { stripLayout, type StripLayout } from './stripLayout';
@@ -29,6 +30,9 @@ import { useZoom } from './useZoom';
 const edge = 6;
 /** How far one press of the zoom keys goes. */
 const zoomStep = 1.5;
+/** What is seen of the tube round a part that is gone closer to, mm; never closer than so many times. */
+const seenRound = 280;
+const closest = 1.8;
 
 const listsOf: Record<StripTarget, (type: InstrumentType) => readonly { id: string }[]> = {
   holes: (type) => type.holes,
@@ -43,19 +47,28 @@ const listsOf: Record<StripTarget, (type: InstrumentType) => readonly { id: stri
 const layerOf: Partial<Record<StripTarget, StripLayer>> = { keys: 'keys', posts: 'posts', rods: 'posts' };
 
 const firstLayers: readonly StripLayer[] = ['holes', 'posts', 'states', 'photos'];
-function rememberedView(): { stacked: boolean; layers: StripLayer[] } {
+interface View {
+  stacked: boolean;
+  /** the instrument as the eye knows it, instead of its tube unrolled */
+  pictured: boolean;
+  layers: readonly StripLayer[];
+}
+const firstView: View = { stacked: false, pictured: false, layers: firstLayers };
+function rememberedView(): View {
   try {
     const kept = JSON.parse(localStorage.getItem('holotonos-strip') ?? '{}') as {
       stacked?: boolean;
+      pictured?: boolean;
       layers?: string[];
     };
     const known: StripLayer[] = ['holes', 'posts', 'keys', 'links', 'states', 'photos'];
     return {
       stacked: kept.stacked === true,
+      pictured: kept.pictured === true,
       layers: Array.isArray(kept.layers) ? known.filter((layer) => kept.layers?.includes(layer)) : [...firstLayers],
     };
   } catch {
-    return { stacked: false, layers: [...firstLayers] };
+    return firstView;
   }
 }
 
@@ -107,18 +120,27 @@ function gripOf(type: InstrumentType, layout: StripLayout, part: string): Grip |
  * move about. Arrow keys travel down the tube, Enter goes to a part; + − 0 zoom; parts can be dragged where a page lets
  * them.
  */
-export function Strip({ type, control, folds }: { type: InstrumentType; control: StripControl; folds?: Folds }) {
+export function Strip({
+  type,
+  control,
+  folds,
+  zoomsTo = null,
+}: {
+  type: InstrumentType;
+  control: StripControl;
+  folds?: Folds;
+  /** the part it is closer to from the start */
+  zoomsTo?: string | null;
+}) {
   const { targets, here, onPick, stateOfPart, flagOf, isOff, photosOf, onPlace, marks = [] } = control;
-  const [{ stacked, layers }, setView] = useState<{ stacked: boolean; layers: readonly StripLayer[] }>({
-    stacked: false,
-    layers: firstLayers,
-  });
+  const [view, setView] = useState<View>(firstView);
+  const { stacked, pictured, layers } = view;
   useEffect(() => {
     // What this browser remembers is only known once it runs here.
     // eslint-disable-next-line react-hooks/set-state-in-effect
     setView(rememberedView());
   }, []);
-  const changeView = useCallback((next: { stacked: boolean; layers: readonly StripLayer[] }) => {
+  const changeView = useCallback((next: View) => {
     setView(next);
     localStorage.setItem('holotonos-strip', JSON.stringify(next));
   }, []);
@@ -139,6 +161,15 @@ export function Strip({ type, control, folds }: { type: InstrumentType; control:
   // Small parts lie over large ones, so that each can be pressed; travel still goes down the tube.
   const drawnGrips = useMemo(() => [...grips].sort((a, b) => b.width * b.height - a.width * a.height), [grips]);
 
+  // Closer to one part: a stretch of tube round it, as wide as the screen, so that its names are still beside it.
+  const [seen, setSeen] = useState(() => {
+    const grip = grips.find(({ part }) => part === zoomsTo);
+    return grip ? grip.x + grip.width / 2 : null;
+  });
+  const whole = layout.width + 2 * edge;
+  const span = seen === null ? whole : Math.min(whole, Math.max(seenRound, whole / closest));
+  const from = seen === null ? 0 : Math.max(0, Math.min(whole - span, seen + edge - span / 2));
+
   const [focused, setFocused] = useState<string | null>(null);
   const [dragged, setDragged] = useState<{ part: string; x: number; y: number } | null>(null);
   const current = [focused, here].find((part) => grips.some((grip) => grip.part === part)) ?? grips[0]?.part ?? null;
@@ -146,12 +177,17 @@ export function Strip({ type, control, folds }: { type: InstrumentType; control:
   const focusOn = (part: string) => {
     svg.current?.querySelector<SVGGElement>(`[data-part="${part}"]`)?.focus({ preventScroll: true });
     const grip = grips.find((each) => each.part === part);
+    if (grip && seen !== null) setSeen(grip.x + grip.width / 2);
     if (grip && transform.k > 1) show(grip.x + grip.width / 2, grip.y + grip.height / 2);
   };
   const travel = (steps: number) => {
     const at = grips.findIndex(({ part }) => part === current);
     const to = grips[Math.max(0, Math.min(grips.length - 1, at + steps))];
     if (to) focusOn(to.part);
+  };
+  const fitAll = () => {
+    setSeen(null);
+    fit();
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -165,7 +201,7 @@ export function Strip({ type, control, folds }: { type: InstrumentType; control:
       '+': () => by(zoomStep),
       '=': () => by(zoomStep),
       '-': () => by(1 / zoomStep),
-      '0': fit,
+      '0': fitAll,
     };
     const act = acts[event.key];
     if (!act) return;
@@ -191,12 +227,20 @@ export function Strip({ type, control, folds }: { type: InstrumentType; control:
   const caption =
     focused === null ? null : [names.get(focused) ?? focused, flagOf?.(focused)].filter(Boolean).join(': ');
   return (
-    <div className="strip-frame">
+    <div className={`strip-frame${pictured ? ' pictured' : ''}`}>
+      {pictured && (
+        <InstrumentPicture
+          type={type}
+          label={`${type.name}, as it stands`}
+          stateOfPart={drawn.has('states') ? stateOfPart : undefined}
+          here={here}
+        />
+      )}
       <svg
         ref={svg}
         className="strip"
-        viewBox={`0 0 ${layout.width + 2 * edge} ${layout.height}`}
-        style={{ maxHeight: stacked ? '24rem' : '12.5rem' }}
+        viewBox={`${from} 0 ${span} ${layout.height}`}
+        style={{ maxHeight: stacked || seen !== null ? '24rem' : '12.5rem' }}
         role="group"
         aria-label={`${type.name}, unrolled, to scale. Arrow keys travel down the tube.`}
         onKeyDown={onKeyDown}
@@ -304,15 +348,17 @@ export function Strip({ type, control, folds }: { type: InstrumentType; control:
         stacked={stacked}
         layers={layers}
         several={type.sections.length > 1}
-        onStack={() => changeView({ stacked: !stacked, layers })}
+        pictured={pictured}
+        onPicture={() => changeView({ ...view, pictured: !pictured })}
+        onStack={() => changeView({ ...view, stacked: !stacked })}
         onLayer={(layer) =>
           changeView({
-            stacked,
+            ...view,
             layers: layers.includes(layer) ? layers.filter((each) => each !== layer) : [...layers, layer],
           })
         }
         onZoom={(inward) => by(inward ? zoomStep : 1 / zoomStep)}
-        onFit={fit}
+        onFit={fitAll}
         {...(folds && { folds })}
       />
       <div className="strip-caption" aria-hidden="true">

@@ -5,10 +5,10 @@ import { Form } from '@/ui/bootstrap';
 
 export type StripLayer = 'holes' | 'posts' | 'keys' | 'links' | 'states' | 'photos';
 
-/** Folds the strip to a slim map; whoever has just unfolded it by key goes on from that button. */
+/** What keeps the strip open above the work, or folds it to a slim map, in words. */
 export interface Folds {
-  fold: () => void;
-  takesFocus: boolean;
+  words: string;
+  turn: () => void;
 }
 
 const layerWords: Record<StripLayer, string> = {
@@ -25,6 +25,8 @@ export function StripTools({
   stacked,
   layers,
   several,
+  pictured,
+  onPicture,
   onStack,
   onLayer,
   onZoom,
@@ -34,6 +36,8 @@ export function StripTools({
   stacked: boolean;
   layers: readonly StripLayer[];
   several: boolean;
+  pictured: boolean;
+  onPicture: () => void;
   onStack: () => void;
   onLayer: (layer: StripLayer) => void;
   onZoom: (inward: boolean) => void;
@@ -54,6 +58,9 @@ export function StripTools({
       <button type="button" onClick={onFit} className="label">
         Whole
       </button>
+      <button type="button" onClick={onPicture} className="label" aria-pressed={pictured}>
+        Picture
+      </button>
       {several && (
         <button type="button" onClick={onStack} className="label" aria-pressed={stacked}>
           Stack
@@ -69,8 +76,8 @@ export function StripTools({
         Layers
       </button>
       {folds && (
-        <button type="button" onClick={folds.fold} autoFocus={folds.takesFocus} className="label">
-          Fold
+        <button type="button" onClick={folds.turn} className="label">
+          {folds.words}
         </button>
       )}
       {open && (

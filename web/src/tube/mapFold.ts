@@ -2,8 +2,8 @@
 
 import { keepHere, keptHere, readKept, useKeptHere } from '@/frame/keptHere';
 
-/** Pages on which hands are on the instrument: there the map stands open until somebody folds it. */
-const needed = new Set(['', 'survey', 'strip', 'look', 'measure', 'round', 'findings', 'sound', 'instrument']);
+/** Pages whose work is the map itself: there it stands open until somebody folds it. */
+const needed = new Set(['instrument']);
 
 const key = 'holotonos-map';
 /** A damaged note of what was folded is none. */

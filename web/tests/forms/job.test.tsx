@@ -31,9 +31,10 @@ jest.unstable_mockModule('../../src/job/JobContext', () => ({
 jest.unstable_mockModule('@/photos/PhotoTaker', () => ({ PhotoTaker: () => null }));
 // The frame of a page wants a router; here its two halves are enough.
 jest.unstable_mockModule('../../src/job/JobShell', () => ({
-  Bands: ({ work, readout }: Record<'work' | 'readout', ReactNode>) => (
+  Bands: ({ work, says, readout }: Record<'work' | 'says' | 'readout', ReactNode>) => (
     <>
       {work}
+      {says}
       {readout}
     </>
   ),

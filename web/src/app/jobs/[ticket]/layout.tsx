@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
+import { Masthead } from '@/frame/Masthead';
 import { OpenJob } from '@/job/OpenJob';
 import { UnreadTickets } from '@/job/UnreadTickets';
 import { loadJob, loadShop, unreadJob } from '@/server/jobs';
@@ -26,10 +27,13 @@ export default async function JobLayout({
     const unread = await unreadJob(ticket);
     if (!unread) notFound();
     return (
-      <main id="main" className="page">
-        <h1>{unread.ticket}</h1>
-        <UnreadTickets tickets={[unread]} />
-      </main>
+      <>
+        <Masthead job={null} />
+        <main id="main" className="page">
+          <h1>{unread.ticket}</h1>
+          <UnreadTickets tickets={[unread]} />
+        </main>
+      </>
     );
   }
   const { entries } = job.state;

@@ -89,6 +89,8 @@ export function PieceJob({ kept, shop, children }: { kept: KeptPiece; shop: Shop
       judgement,
       plan,
       now: kept.at,
+      madeAt: kept.at,
+      answers: 'yes',
       shop,
       waiting: 0,
       reachable: true,

@@ -38,7 +38,7 @@ const ways = ({ email, hasPin }: Key) =>
   [email && `password, ${email}`, hasPin && 'number at the bench'].filter(Boolean).join('; ') || 'none';
 
 /** A key is given, or said otherwise. What is left empty stays as it is. */
-function KeyForm({ shown, done }: { shown: Key | null; done: (said: string | null) => void }) {
+function KeyForm({ shown, done }: { shown: Key | null; done: (said: string | null) => void | Promise<void> }) {
   const [name, setName] = useState(shown?.name ?? '');
   const [role, setRole] = useState<Role>(shown?.role ?? 'technician');
   const [pin, setPin] = useState('');
@@ -49,7 +49,7 @@ function KeyForm({ shown, done }: { shown: Key | null; done: (said: string | nul
     const typed = { name: name.trim(), role, pin, email: email.trim(), password };
     const answer = await askDoor('/keys', { ...(shown && { id: shown.id }), ...typed, ...more });
     if (!answer.ok) return setProblem(answer.message);
-    done(shown ? `${name} has it so now.` : `${name} has a key.`);
+    await done(shown ? `${name} has it so now.` : `${name} has a key.`);
   };
   return (
     <ShopSection title={shown ? `The key of ${shown.name}` : 'A new key'}>
@@ -88,7 +88,7 @@ function KeyForm({ shown, done }: { shown: Key | null; done: (said: string | nul
         <FormEnd
           action={shown ? 'Keep it so' : 'Give the key'}
           disabled={false}
-          onBack={() => done(null)}
+          onBack={() => void done(null)}
           problem={problem}
         />
         {shown && !shown.ended && (
@@ -158,10 +158,11 @@ export function KeysView({ first }: { first: ShopState }) {
     // Nobody has a key yet: there is nothing to ask for.
     if (keeping !== 'open') queueMicrotask(() => void read());
   }, [keeping, read]);
-  const done = (words: string | null) => {
+  const done = async (words: string | null) => {
+    // The list first: it must not grow under a hand that already goes for the next key.
+    if (words !== null) await read();
     setOpen(null);
     setSaid(words ?? '');
-    void read();
   };
   return (
     <>

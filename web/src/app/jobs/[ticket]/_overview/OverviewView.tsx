@@ -396,7 +396,7 @@ export function OverviewView({ earlier = [] }: { earlier?: readonly EarlierVisit
           </div>
         </div>
       }
-      readout={
+      says={
         <div className="readout-plain">
           <span className="soft">Next</span>
           <span className="next">{state.signOff ? 'Signed off' : nextWords(plan)}</span>

@@ -263,7 +263,7 @@ export function PlanView() {
           </div>
         </div>
       }
-      readout={<NextReadout said={acts.said} />}
+      says={<NextReadout said={acts.said} />}
     />
   );
 }
@@ -290,7 +290,7 @@ export function CardView() {
           )}
         </div>
       }
-      readout={<NextReadout />}
+      says={<NextReadout />}
     />
   );
 }

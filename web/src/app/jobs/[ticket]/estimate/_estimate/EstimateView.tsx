@@ -196,7 +196,7 @@ export function EstimateView() {
           </ForThose>
         </>
       }
-      readout={
+      says={
         <div className="readout-plain">
           <span className="soft">Owner</span>
           <span className="next">

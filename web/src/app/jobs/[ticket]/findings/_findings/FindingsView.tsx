@@ -199,7 +199,7 @@ export function FindingsView() {
           </div>
         </div>
       }
-      readout={
+      says={
         <div className="readout-plain">
           <span className="next">
             {suggestions.length > 0

@@ -277,7 +277,7 @@ export function InstrumentView() {
   return (
     <Bands
       work={work}
-      readout={
+      says={
         <div className="readout-plain">
           <div>
             <div className="next">{type.name}</div>

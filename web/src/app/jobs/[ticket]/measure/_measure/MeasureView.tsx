@@ -455,7 +455,7 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
       next={nextRow ? `then ${nextRow.place}` : 'last position'}
       last={last && lastReading ? { reading: lastReading, point: last.point } : null}
       unit={unit}
-      verdict={<StateMark state={verdictState} />}
+      verdict={verdictState}
       limit={
         limit === undefined
           ? (report?.facts[0]?.words ?? '')

@@ -342,7 +342,7 @@ export function CorksView({ first }: { first: StockState }) {
           )}
         </div>
       }
-      readout={
+      says={
         <p className="mb-0">
           {points.length === 0
             ? 'Corks are written down as they are found: where, what, and how much they have to fill.'

@@ -392,7 +392,7 @@ export function RecordView() {
           </div>
         </div>
       }
-      readout={
+      says={
         <div className="readout-plain">
           <span className="next">{signOff ? `Signed by ${signOff.by}` : 'Not signed yet'}</span>
           <span className="soft">

@@ -22,7 +22,6 @@ import { usePageKeys } from '@/frame/BenchContext';
 import { Button } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
-import { StateMark } from '@/ui/StateMark';
 import { FigureReadout } from '@/figure/FigureReadout';
 import { GaugePanel } from '@/figure/GaugePanel';
 import { askWords, isMeasuredGroup, measuredGroups, targetsOfGroup } from '@/figure/groups';
@@ -216,7 +215,7 @@ export function RoundWalk({ round, onLeave }: { round: RoundState; onLeave: () =
       }
       last={last && lastReading ? { reading: lastReading, point: last.point } : null}
       unit={state.unit}
-      verdict={verdict ? <StateMark state={verdict} /> : null}
+      verdict={verdict}
       limit={last ? askWords(last.point) : ''}
       onKeyDown={onKeyDown}
     />

@@ -421,7 +421,7 @@ export function PitchView() {
           next={`${cents.size} of ${compass.length} read`}
           last={standing && note ? { reading: standing, point: pointOf(note.id, 'cents') } : null}
           unit={unit}
-          verdict={report && <StateMark state={report.state} />}
+          verdict={report?.state ?? null}
           limit={`±${limit} cents, the whole in tune`}
           onKeyDown={onKeyDown}
         />

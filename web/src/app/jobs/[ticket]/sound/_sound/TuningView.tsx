@@ -339,7 +339,7 @@ export function TuningView() {
           )}
         </>
       }
-      readout={
+      says={
         <div className="readout-plain">
           <div>
             <div className="next">{read === 0 ? 'No notes read' : `${read} notes read`}</div>

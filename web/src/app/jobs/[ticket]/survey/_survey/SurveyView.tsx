@@ -177,7 +177,7 @@ function LastFinding({
   const { last } = survey;
   const [text, setText] = useState(last?.note ?? '');
   const givenUp = useRef(false);
-  if (!last) return <p className="soft mb-0">Press the letter of a fault, or Enter when this place is sound.</p>;
+  if (!last) return <p className="soft prompt mb-0">Press the letter of a fault, or Enter when this place is sound.</p>;
   return (
     <div className="last-finding">
       <div role="group" aria-label="How bad">

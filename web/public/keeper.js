@@ -1,0 +1,105 @@
+// Keeps the pages of jobs in this browser, so that a reload without a server still shows them, and what is written waits as
+// ever. Pages come from the server whenever it answers; what is kept is only shown when it does not. Whoever locks the
+// bench or signs out takes the kept pages along.
+const pages = 'holotonos-pages-1';
+const built = 'holotonos-built-1';
+/** Kept at most: pages of a few days’ work; parts of a few builds. */
+const mostPages = 80;
+const mostBuilt = 400;
+/** A server that says nothing for so long is as good as none where a page is kept, ms. */
+const patience = 5000;
+/** What a server or its proxy says when nobody is behind it. */
+const absent = new Set([502, 503, 504]);
+
+const isKept = ({ pathname }) => pathname === '/' || /^\/jobs\/[^/]+(\/[a-z-]+)*$/.test(pathname);
+const isBuilt = ({ pathname }) =>
+  pathname.startsWith('/_next/static/') || /^\/[\w.-]+\.(?:js|svg|woff2)$/.test(pathname);
+/** A page is the same whatever part of it is asked for. */
+const nameOf = ({ origin, pathname }) => origin + pathname;
+
+async function keep(shelf, name, response, most) {
+  const cache = await caches.open(shelf);
+  // What is put anew stands last: the first is what nobody has opened for longest.
+  await cache.delete(name);
+  await cache.put(name, response);
+  const names = await cache.keys();
+  await Promise.all(names.slice(0, Math.max(0, names.length - most)).map((old) => cache.delete(old)));
+}
+const isPage = (response) =>
+  response.ok && !response.redirected && (response.headers.get('Content-Type') ?? '').startsWith('text/html');
+
+const notKept = () =>
+  new Response(
+    `<!doctype html><html lang="en-GB"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
+<title>The server does not answer</title>
+<main style="font: 1.1rem/1.5 system-ui; max-width: 40rem; margin: 2rem auto; padding: 0 1rem">
+<h1>The server does not answer</h1>
+<p>This page was not kept in this browser. Nothing that was written is lost: it waits here and is sent when the server
+answers again. Pages of jobs that were open lately are still here: <a href="/">the bench</a>.</p>
+<p><a href="">Try again</a></p></main></html>`,
+    { status: 503, headers: { 'Content-Type': 'text/html; charset=utf-8' } },
+  );
+
+async function page(request, url, wait) {
+  const kept = async () => (await caches.open(pages)).match(nameOf(url));
+  const asked = fetch(request).then((response) => {
+    // Sent on to another address: whoever is here has to say first who they are, and what is kept is for nobody.
+    if (response.type === 'opaqueredirect') wait(caches.delete(pages));
+    if (isPage(response)) wait(keep(pages, nameOf(url), response.clone(), mostPages));
+    return absent.has(response.status) ? null : response;
+  });
+  const late = new Promise((done) => setTimeout(done, patience, null));
+  const first = await Promise.race([asked, late]).catch(() => null);
+  if (first) return first;
+  const shown = await kept();
+  if (shown) return shown;
+  return (await asked.catch(() => null)) ?? notKept();
+}
+
+async function part(request, wait) {
+  const cache = await caches.open(built);
+  const known = await cache.match(request);
+  if (known) return known;
+  const response = await fetch(request);
+  if (response.ok) wait(keep(built, request.url, response.clone(), mostBuilt));
+  return response;
+}
+
+self.addEventListener('install', () => self.skipWaiting());
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
+self.addEventListener('fetch', (event) => {
+  const { request } = event;
+  const url = new URL(request.url);
+  if (request.method !== 'GET' || url.origin !== self.location.origin) return;
+  const wait = (work) => event.waitUntil(Promise.resolve(work).catch(() => undefined));
+  // A built part has its content in its name: what is kept is what the server would send.
+  if (url.pathname.startsWith('/_next/static/')) event.respondWith(part(request, wait));
+  else if (request.mode === 'navigate' && isKept(url)) event.respondWith(page(request, url, wait));
+  else if (isBuilt(url))
+    event.respondWith(fetch(request).catch(async () => (await caches.match(request)) ?? Response.error()));
+});
+
+/** The built parts a page names, kept beside it: without them it would be a picture. */
+async function keepParts(html) {
+  const names = new Set(html.match(/\/_next\/static\/[\w./~-]+\.(?:js|css|woff2)/g));
+  for (const name of names) await part(new Request(name), (work) => work);
+}
+
+/** Pages are asked for one after the other, so that keeping them is no load. */
+async function keepPages(addresses) {
+  for (const address of addresses.slice(0, 20)) {
+    const url = new URL(address, self.location.origin);
+    if (url.origin !== self.location.origin || !isKept(url)) continue;
+    const response = await fetch(url, { headers: { Accept: 'text/html' } }).catch(() => null);
+    if (!response) return;
+    if (!isPage(response)) continue;
+    const html = await response.clone().text();
+    await keep(pages, nameOf(url), response, mostPages);
+    await keepParts(html);
+  }
+}
+self.addEventListener('message', (event) => {
+  const { data } = event;
+  if (Array.isArray(data?.keep)) event.waitUntil(keepPages(data.keep));
+  if (data?.forget) event.waitUntil(caches.delete(pages));
+});

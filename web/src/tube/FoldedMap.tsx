@@ -1,0 +1,101 @@
+'use client';
+
+import type { InstrumentType } from '@holotonos/core';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { SlimStrip } from './SlimStrip';
+import { Strip } from './Strip';
+import type { StripControl } from './StripControl';
+
+/** How long a pointer rests on the map before it opens, and may be off it before it folds, ms. */
+const opensAfter = 180;
+const foldsAfter = 300;
+
+/**
+ * The map as a slim line that opens over the work: where a pointer rests on it, where it is gone to by key, or with Alt M. It
+ * never pushes the work about. Esc folds it, and so does picking a part.
+ *
+ * @param onPin keeps it open above the work
+ */
+export function FoldedMap({
+  type,
+  control,
+  onPin,
+}: {
+  type: InstrumentType;
+  control: StripControl;
+  onPin: () => void;
+}) {
+  const [open, setOpen] = useState(false);
+  const frame = useRef<HTMLDivElement>(null);
+  const button = useRef<HTMLButtonElement>(null);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const soon = (to: boolean, after: number) => {
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => setOpen(to), after);
+  };
+  const now = (to: boolean) => {
+    clearTimeout(timer.current);
+    setOpen(to);
+  };
+  useEffect(() => () => clearTimeout(timer.current), []);
+  const byKey = useRef(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (!event.altKey || event.ctrlKey || event.metaKey || event.code !== 'KeyM') return;
+      event.preventDefault();
+      byKey.current = true;
+      setOpen((was) => !was);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  // Opened by its key, the hands are on it at once; the arrow keys travel.
+  useEffect(() => {
+    if (open && byKey.current) frame.current?.querySelector<SVGGElement>('.strip [tabindex="0"]')?.focus();
+    byKey.current = false;
+  }, [open]);
+  const picking = useMemo(
+    (): StripControl => ({
+      ...control,
+      onPick: (part, spot) => {
+        setOpen(false);
+        control.onPick(part, spot);
+      },
+    }),
+    [control],
+  );
+  return (
+    <div
+      ref={frame}
+      className="map"
+      onPointerEnter={({ pointerType }) => pointerType === 'mouse' && soon(true, opensAfter)}
+      onPointerLeave={({ pointerType }) => {
+        if (pointerType === 'mouse' && !frame.current?.contains(document.activeElement)) soon(false, foldsAfter);
+        else clearTimeout(timer.current);
+      }}
+      onBlur={({ relatedTarget }) => {
+        if (relatedTarget && !frame.current?.contains(relatedTarget)) now(false);
+      }}
+      onKeyDown={(event) => {
+        if (event.key !== 'Escape' || !open) return;
+        event.stopPropagation();
+        now(false);
+      }}
+    >
+      <SlimStrip
+        type={type}
+        stateOfPart={control.stateOfPart}
+        here={control.here}
+        {...(control.marks && { marks: control.marks })}
+        button={button}
+        isOpen={open}
+        onOpen={() => now(true)}
+      />
+      {open && (
+        <div className="map-open">
+          <Strip type={type} control={picking} zoomsTo={control.here} folds={{ words: 'Keep open', turn: onPin }} />
+        </div>
+      )}
+    </div>
+  );
+}
