@@ -1,24 +1,24 @@
 import { Text, View } from '@react-pdf/renderer';
-import { placeWords, type InstrumentType, type JobAssembly } from '@holotonos/core';
+import { placeWords, type JobAssembly } from '@holotonos/core';
+import { HeadPdf, type Pictured } from './HeadPdf';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
 /** The way back: every part in the order it goes on, where it lies, and room for a tick. */
 export function AssemblyPdf({
   ticket,
-  type,
+  pictured,
   assembly,
 }: {
   ticket: string;
-  type: InstrumentType;
+  pictured: Pictured;
   assembly: JobAssembly;
 }) {
   const { lines, contradictions } = assembly;
   return (
     <Sheet title="the way back" ticket={ticket}>
-      <Text style={styles.title}>
-        {ticket}: the way back, {inPrint(type.name)}
-      </Text>
-      <Text style={styles.soft}>The strip-down read backwards, corrected by what passes over what.</Text>
+      <HeadPdf title={`${ticket}: the way back, ${pictured.type.name}`} pictured={pictured}>
+        <Text style={styles.soft}>The strip-down read backwards, corrected by what passes over what.</Text>
+      </HeadPdf>
       {contradictions.length > 0 && (
         <Part title="These cannot all be true">
           <Lines

@@ -1,23 +1,34 @@
 import { Text, View } from '@react-pdf/renderer';
 import { cautionWords, dayText, deferral, type JobPlan, type JobRecord, type ShopState } from '@holotonos/core';
 import { minutesText } from '@/ui/words';
+import { HeadPdf, type Pictured } from './HeadPdf';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
 /** The card that lies on the bench beside the instrument: what is open, in order, with room for a tick. */
-export function BenchCardPdf({ record, plan, shop }: { record: JobRecord; plan: JobPlan; shop: ShopState }) {
+export function BenchCardPdf({
+  record,
+  plan,
+  shop,
+  pictured,
+}: {
+  record: JobRecord;
+  plan: JobPlan;
+  shop: ShopState;
+  pictured: Pictured;
+}) {
   const open = plan.steps.filter(({ status }) => status !== 'done' && status !== 'skipped');
   const hazards = [...new Set(open.flatMap((step) => step.cautions))];
   const { intake } = record;
   return (
     <Sheet title="bench card" ticket={record.ticket}>
-      <Text style={styles.title}>
-        {record.ticket}: {record.instrument}
-      </Text>
-      <Text>
-        {intake.owner}
-        {intake.dueBy ? `. Due ${dayText(intake.dueBy, shop.hours.timeZone)}` : ''}. Practice: {record.practice.title}.
-      </Text>
-      {intake.mayChange ? <Text>May be changed: {intake.mayChange}</Text> : null}
+      <HeadPdf title={`${record.ticket}: ${record.instrument}`} pictured={pictured}>
+        <Text>
+          {intake.owner}
+          {intake.dueBy ? `. Due ${dayText(intake.dueBy, shop.hours.timeZone)}` : ''}. Practice: {record.practice.title}
+          .
+        </Text>
+        {intake.mayChange ? <Text>May be changed: {intake.mayChange}</Text> : null}
+      </HeadPdf>
       <Part title={`Steps open: about ${minutesText(plan.minutesLeft.likely)} of work`}>
         {open.map((step) => (
           <View key={step.id} style={styles.row} wrap={false}>

@@ -1,18 +1,13 @@
 import { Text, View } from '@react-pdf/renderer';
-import {
-  boardCells,
-  removableNames,
-  removableParts,
-  placeWords,
-  type InstrumentType,
-  type JobState,
-} from '@holotonos/core';
+import { boardCells, removableNames, removableParts, placeWords, type JobState } from '@holotonos/core';
+import { HeadPdf, type Pictured } from './HeadPdf';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
 const line = { borderWidth: 0.5, borderColor: '#6d757a' } as const;
 
 /** The screw board as it lies on the bench, place by place, to hang beside it. */
-export function BoardPdf({ ticket, state, type }: { ticket: string; state: JobState; type: InstrumentType }) {
+export function BoardPdf({ ticket, state, pictured }: { ticket: string; state: JobState; pictured: Pictured }) {
+  const { type } = pictured;
   const { rows, columns } = state.board;
   const names = removableNames(type);
   const parts = new Map(removableParts(type).map((part) => [part.id, part]));
@@ -22,12 +17,11 @@ export function BoardPdf({ ticket, state, type }: { ticket: string; state: JobSt
   const size = columns > 16 ? 5.5 : columns > 10 ? 7 : 8.5;
   return (
     <Sheet title="screw board" ticket={ticket} wide>
-      <Text style={styles.title}>
-        {ticket}: screw board, {inPrint(type.name)}
-      </Text>
-      <Text style={styles.soft}>
-        {state.off.size} parts off. * is not interchangeable, or belongs to one end only: keep it where it lies.
-      </Text>
+      <HeadPdf title={`${ticket}: screw board, ${type.name}`} pictured={pictured}>
+        <Text style={styles.soft}>
+          {state.off.size} parts off. * is not interchangeable, or belongs to one end only: keep it where it lies.
+        </Text>
+      </HeadPdf>
       <View style={{ marginTop: 6 }}>
         {Array.from({ length: rows }, (_, row) => (
           <View key={row} style={{ flexDirection: 'row' }} wrap={false}>

@@ -1,12 +1,23 @@
 import { Text, View } from '@react-pdf/renderer';
 import { moneyText, type ClockWords, type EstimateState, type JobRecord } from '@holotonos/core';
 import { minutesText } from '@/ui/words';
+import { HeadPdf, type Pictured } from './HeadPdf';
 import { inPrint, Part, Sheet, styles } from './sheet';
 
 const amount = { width: 92, textAlign: 'right' } as const;
 
 /** What the owner takes home: what would be done, what it comes to, what is left, in plain words. */
-export function EstimatePdf({ record, given, when }: { record: JobRecord; given: EstimateState; when: ClockWords }) {
+export function EstimatePdf({
+  record,
+  given,
+  when,
+  pictured,
+}: {
+  record: JobRecord;
+  given: EstimateState;
+  when: ClockWords;
+  pictured: Pictured;
+}) {
   const { dayText } = when;
   const { body, benchTime } = given.estimate;
   const { title, currency, lines, total, minutes, taxPercent, leaves, note, changeOf } = body;
@@ -14,12 +25,14 @@ export function EstimatePdf({ record, given, when }: { record: JobRecord; given:
   const answer = given.answer?.body;
   return (
     <Sheet title={changeOf ? 'change to the estimate' : 'estimate'} ticket={record.ticket}>
-      <Text style={styles.title}>
-        {changeOf ? 'A change to what we agreed' : 'Estimate'}: {record.instrument}
-      </Text>
-      <Text>
-        For {record.intake.owner}. {dayText(benchTime)}. Ticket {record.ticket}. {changeOf ? '' : `As “${title}”.`}
-      </Text>
+      <HeadPdf
+        title={`${changeOf ? 'A change to what we agreed' : 'Estimate'}: ${record.instrument}`}
+        pictured={pictured}
+      >
+        <Text>
+          For {record.intake.owner}. {dayText(benchTime)}. Ticket {record.ticket}. {changeOf ? '' : `As “${title}”.`}
+        </Text>
+      </HeadPdf>
       {note ? <Text style={{ marginTop: 6 }}>{inPrint(note)}</Text> : null}
       <Part title="What would be done">
         {lines.map(({ kind, what, amount: cost }) => (

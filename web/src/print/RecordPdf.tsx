@@ -10,6 +10,7 @@ import {
 import { dialSectors, dialSize } from '@/job/lightDial';
 import { figureText, limitText, lookWords, ruleLines, readOnlyWords, rowWords } from '@/job/recordWords';
 import { minutesText } from '@/ui/words';
+import { HeadPdf, type Pictured } from './HeadPdf';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
 /** Where light showed at a pad; the words beside it say the same. */
@@ -49,11 +50,13 @@ function Photo({ photo, bytes, when }: { photo: PhotoState; bytes: Buffer | unde
  */
 export function RecordPdf({
   record,
+  pictured,
   unit,
   when,
   photos = new Map(),
 }: {
   record: JobRecord;
+  pictured: Pictured;
   unit: LengthUnit;
   when: ClockWords;
   photos?: ReadonlyMap<string, Buffer>;
@@ -63,22 +66,24 @@ export function RecordPdf({
   const cell = { width: '19%' } as const;
   return (
     <Sheet title="record" ticket={record.ticket}>
-      <Text style={styles.title}>{inPrint(record.instrument)}</Text>
-      <Text>
-        {[
-          intake.maker,
-          intake.model,
-          intake.serial && `no. ${intake.serial}`,
-          intake.made,
-          intake.material,
-          intake.finish,
-        ]
-          .filter(Boolean)
-          .join(', ')}
-      </Text>
-      <Text style={styles.soft}>
-        {intake.owner}. Taken in {dayText(record.openedAt)}. Practice: {record.practice.title}. {record.practice.holds}
-      </Text>
+      <HeadPdf title={record.instrument} pictured={pictured}>
+        <Text>
+          {[
+            intake.maker,
+            intake.model,
+            intake.serial && `no. ${intake.serial}`,
+            intake.made,
+            intake.material,
+            intake.finish,
+          ]
+            .filter(Boolean)
+            .join(', ')}
+        </Text>
+        <Text style={styles.soft}>
+          {intake.owner}. Taken in {dayText(record.openedAt)}. Practice: {record.practice.title}.{' '}
+          {record.practice.holds}
+        </Text>
+      </HeadPdf>
       <Part title="Intake">
         <Lines
           lines={

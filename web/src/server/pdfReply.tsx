@@ -1,8 +1,17 @@
 import 'server-only';
 import { renderToBuffer, type DocumentProps } from '@react-pdf/renderer';
-import { jobRecord, jobStanding, planBasis, type JobPlan, type JobRecord, type ShopState } from '@holotonos/core';
+import {
+  jobRecord,
+  jobStanding,
+  planBasis,
+  stateOf,
+  type JobPlan,
+  type JobRecord,
+  type ShopState,
+} from '@holotonos/core';
 import type { ReactElement } from 'react';
 import { thumbnailsOf } from '@holotonos/store';
+import type { Pictured } from '@/print/HeadPdf';
 import { registerFonts } from '@/print/sheet';
 import { loadJob, loadShop, type LoadedJob } from './jobs';
 import { answering, asFile, notFound } from './replies';
@@ -11,13 +20,17 @@ import { getDb } from './store';
 /** Thumbnails of the photographs in the record, by id. */
 export type Thumbnails = ReadonlyMap<string, Buffer>;
 
-type Draw = (
-  job: LoadedJob,
-  record: JobRecord,
-  plan: JobPlan,
-  shop: ShopState,
-  photos: () => Promise<Thumbnails>,
-) => ReactElement<DocumentProps> | null | Promise<ReactElement<DocumentProps>>;
+/** What a sheet is drawn from. */
+export interface SheetOf {
+  job: LoadedJob;
+  record: JobRecord;
+  plan: JobPlan;
+  shop: ShopState;
+  photos: () => Promise<Thumbnails>;
+  /** the instrument, and how its rims and pads stand */
+  pictured: Pictured;
+}
+type Draw = (of: SheetOf) => ReactElement<DocumentProps> | null | Promise<ReactElement<DocumentProps>>;
 
 /** Draws a PDF of a job and answers with it. */
 export const pdfReply = (ticket: string, name: string, draw: Draw): Promise<Response> =>
@@ -32,7 +45,12 @@ export const pdfReply = (ticket: string, name: string, draw: Draw): Promise<Resp
     const { plan } = standing;
     const ids = record.photos.flatMap(({ first, last }) => [first.photo, ...(last ? [last.photo] : [])]);
     const photos = () => thumbnailsOf(getDb(), job.id, ids);
-    const document = await draw(job, { ...record, ticket: job.ticket }, plan, shop, photos);
+    const stateOfPart = (part: string) =>
+      (['rim', 'pad'] as const)
+        .map((group) => stateOf(standing.judgement, group, part))
+        .filter((state) => state !== null);
+    const pictured = { type: job.type, stateOfPart };
+    const document = await draw({ job, record: { ...record, ticket: job.ticket }, plan, shop, photos, pictured });
     if (!document) return notFound(`Ticket ${job.ticket} has no such sheet.`);
     const pdf = await renderToBuffer(document);
     return new Response(new Uint8Array(pdf), { headers: asFile(`${job.ticket}-${name}.pdf`, 'application/pdf') });

@@ -3,7 +3,5 @@ import { pdfReply } from '@/server/pdfReply';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ ticket: string }> }) {
   const { ticket } = await params;
-  return pdfReply(ticket, 'bench-card', (_job, record, plan, shop) => (
-    <BenchCardPdf record={record} plan={plan} shop={shop} />
-  ));
+  return pdfReply(ticket, 'bench-card', (of) => <BenchCardPdf {...of} />);
 }

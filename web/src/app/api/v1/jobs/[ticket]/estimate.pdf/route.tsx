@@ -6,8 +6,10 @@ import { pdfReply } from '@/server/pdfReply';
 export async function GET(request: Request, { params }: { params: Promise<{ ticket: string }> }) {
   const { ticket } = await params;
   const asked = new URL(request.url).searchParams.get('estimate');
-  return pdfReply(ticket, 'estimate', (job, record, _plan, shop) => {
+  return pdfReply(ticket, 'estimate', ({ job, record, shop, pictured }) => {
     const given = asked === null ? [...job.state.estimates.values()].at(-1) : job.state.estimates.get(asked);
-    return given ? <EstimatePdf record={record} given={given} when={clockWords(shop.hours.timeZone)} /> : null;
+    return given ? (
+      <EstimatePdf record={record} pictured={pictured} given={given} when={clockWords(shop.hours.timeZone)} />
+    ) : null;
   });
 }

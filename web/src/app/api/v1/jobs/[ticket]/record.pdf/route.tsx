@@ -4,7 +4,13 @@ import { pdfReply } from '@/server/pdfReply';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ ticket: string }> }) {
   const { ticket } = await params;
-  return pdfReply(ticket, 'record', async (job, record, _plan, shop, photos) => (
-    <RecordPdf record={record} unit={job.state.unit} when={clockWords(shop.hours.timeZone)} photos={await photos()} />
+  return pdfReply(ticket, 'record', async ({ job, record, shop, photos, pictured }) => (
+    <RecordPdf
+      record={record}
+      pictured={pictured}
+      unit={job.state.unit}
+      when={clockWords(shop.hours.timeZone)}
+      photos={await photos()}
+    />
   ));
 }

@@ -9,7 +9,13 @@ export async function GET(_request: Request, { params }: { params: Promise<{ tic
   const { ticket, token } = await params;
   const owners = await ownersJob(ticket, token, new Date().toISOString());
   if (!owners?.job.state.signOff) return notFound('There is no such sheet.');
-  return pdfReply(ticket, 'record', async (job, record, _plan, shop, photos) => (
-    <RecordPdf record={record} unit={job.state.unit} when={clockWords(shop.hours.timeZone)} photos={await photos()} />
+  return pdfReply(ticket, 'record', async ({ job, record, shop, photos, pictured }) => (
+    <RecordPdf
+      record={record}
+      pictured={pictured}
+      unit={job.state.unit}
+      when={clockWords(shop.hours.timeZone)}
+      photos={await photos()}
+    />
   ));
 }
