@@ -4,7 +4,7 @@
 import { median, report } from './measures.mjs';
 import { shippedCore } from './shipped-core.mjs';
 import { withServer } from './own-server.mjs';
-import { chromiumArgs, chromiumPath } from '../bin/lib/chromium.mjs';
+import { chromiumLaunch } from '../bin/lib/chromium.mjs';
 
 const {
   applyOptions,
@@ -424,10 +424,7 @@ async function benchRound(page, address) {
 
 async function benchPages(address) {
   const { default: puppeteer } = await import('puppeteer-core');
-  const browser = await puppeteer.launch({
-    executablePath: chromiumPath(),
-    args: chromiumArgs,
-  });
+  const browser = await puppeteer.launch(chromiumLaunch());
   try {
     const page = await browser.newPage();
     await page.setViewport({ width: 1280, height: 800 });

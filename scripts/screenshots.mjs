@@ -5,7 +5,7 @@ import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
 import { withServer } from '../bench/own-server.mjs';
-import { chromiumArgs, chromiumPath } from '../bin/lib/chromium.mjs';
+import { chromiumLaunch } from '../bin/lib/chromium.mjs';
 import { root } from '../bin/lib/paths.mjs';
 
 /** Each picture: its address, and what is done before it is taken. */
@@ -102,10 +102,7 @@ if (strange.length > 0) {
 }
 
 await withServer(async ({ address, query }) => {
-  const browser = await puppeteer.launch({
-    executablePath: chromiumPath(),
-    args: chromiumArgs,
-  });
+  const browser = await puppeteer.launch(chromiumLaunch());
   try {
     for (const [name, view] of Object.entries(views)) {
       const { leak = false, settle = 1500, press, keys = [], to, before, size = { width: 1280, height: 800 } } = view;

@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuilt, isBuilt } from './app.mjs';
+import { chromiumPackage, findChromium } from './chromium.mjs';
 import { ensureDebianPackage, ensureGenerated, ensureNodePackages, hasNodePackages } from './install.mjs';
 import { dataDir, root } from './paths.mjs';
 import { cluster, programs } from './postgres.mjs';
@@ -12,8 +13,6 @@ import { stages } from './stages.mjs';
 
 const bin = (name) => join(root, 'node_modules/.bin', name);
 const nodeOptions = '--experimental-vm-modules --disable-warning=ExperimentalWarning';
-const chromiums = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
-const chromium = () => process.env.CHROMIUM ?? chromiums.find(existsSync);
 
 /** Zones the clock’s tests are run in: the first lies behind the day of UTC, the last half an hour off everybody. */
 const zones = ['America/New_York', 'UTC', 'Asia/Kolkata'];
@@ -98,12 +97,12 @@ async function runAll(wants, tally) {
       builds: wants.has('browser') && (!hasNodePackages() || !isBuilt()),
       debian: {
         ...(needsServer && { postgresql: () => programs() !== null }),
-        ...(wants.has('browser') && { chromium: () => Boolean(chromium()) }),
+        ...(wants.has('browser') && { [chromiumPackage]: () => Boolean(findChromium()) }),
       },
     }),
   );
   ensureNodePackages(say);
-  if (wants.has('browser')) ensureDebianPackage('chromium', () => Boolean(chromium()), say);
+  if (wants.has('browser')) ensureDebianPackage(chromiumPackage, () => Boolean(findChromium()), say);
   ensureGenerated();
 
   const timed = async (name, work) => {
@@ -142,7 +141,7 @@ async function runAll(wants, tally) {
   const server = cluster('test-postgres', { throwAway: true });
   try {
     const address = needsServer ? await server.start(say) : '';
-    const env = { HOLOTONOS_TEST_SERVER: address, CHROMIUM: chromium() ?? '' };
+    const env = { HOLOTONOS_TEST_SERVER: address, CHROMIUM: findChromium() ?? '' };
     const own = (name, task) => (wants.has(name) ? [task] : []);
     const depcruise = [
       '--config',

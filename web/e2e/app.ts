@@ -6,7 +6,7 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import puppeteer, { type Browser, type JSHandle, type Page } from 'puppeteer-core';
-import { chromiumArgs, chromiumPath } from '../../bin/lib/chromium.mjs';
+import { chromiumLaunch } from '../../bin/lib/chromium.mjs';
 import { demoBesides, type DemoBesides } from '../../store/tests/copies';
 
 /** How long a busy machine may take to show something, ms. Nothing waits this long unless it is missing. */
@@ -72,12 +72,7 @@ export async function startServer(
 /** A headless browser with a profile of its own. */
 export async function startBrowser(more: readonly string[] = []): Promise<{ browser: Browser; profile: string }> {
   const profile = mkdtempSync(join(tmpdir(), 'holotonos-browser-'));
-  const browser = await puppeteer.launch({
-    executablePath: chromiumPath(),
-    headless: true,
-    userDataDir: profile,
-    args: [...chromiumArgs, ...more],
-  });
+  const browser = await puppeteer.launch({ ...chromiumLaunch(more), userDataDir: profile });
   return { browser, profile };
 }
 
@@ -95,6 +90,8 @@ export async function startApp({ gauges = '', browser: more = [] as readonly str
       const page = await browser.newPage();
       page.setDefaultTimeout(patience);
       await page.setViewport({ width: 1280, height: 800 });
+      // What is kept for the time without a server is for the story that is told of it.
+      await page.setBypassServiceWorker(true);
       // Nothing glides: where a page is scrolled to, it is at once.
       await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
       return page;

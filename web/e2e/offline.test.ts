@@ -11,6 +11,7 @@ const measuring = '/jobs/LL-201/measure?group=pad&part=low-c';
 const port = () => Number(new URL(app.address).port);
 beforeAll(async () => {
   ({ app, page, complaints } = await startPage());
+  await page.setBypassServiceWorker(false);
   await page.goto(`${app.address}${measuring}`);
   await page.evaluate(() => navigator.serviceWorker.ready);
 });

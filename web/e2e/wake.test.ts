@@ -13,9 +13,8 @@ let holding = false;
 beforeAll(async () => {
   ({ app, page, complaints } = await startPage());
   await openTicket(app.address, 'LL-330', { scope: 'overhaul' });
-  // What the browser keeps in its memory, or for the time without a server, would never be asked for, and not be held back.
+  // What the browser keeps in its memory would never be asked for, and not be held back.
   await page.setCacheEnabled(false);
-  await page.setBypassServiceWorker(true);
   await page.setRequestInterception(true);
   page.on('request', (request) => {
     if (holding && request.resourceType() === 'script') held.push(request);

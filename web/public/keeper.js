@@ -40,16 +40,21 @@ answers again. Pages of jobs that were open lately are still here: <a href="/">t
     { status: 503, headers: { 'Content-Type': 'text/html; charset=utf-8' } },
   );
 
-async function page(request, url, wait) {
+async function page(event, url, wait) {
+  const { request } = event;
   const kept = async () => (await caches.open(pages)).match(nameOf(url));
-  const asked = fetch(request).then((response) => {
+  // The browser asks for it while this worker wakes, where it can.
+  const early = Promise.resolve(event.preloadResponse).then((response) => response ?? fetch(request));
+  const asked = early.then((response) => {
     // Sent on to another address: whoever is here has to say first who they are, and what is kept is for nobody.
     if (response.type === 'opaqueredirect') wait(caches.delete(pages));
-    if (isPage(response)) wait(keep(pages, nameOf(url), response.clone(), mostPages));
+    if (isPage(response)) wait(keepWhole(url, response.clone()));
     return absent.has(response.status) ? null : response;
   });
-  const late = new Promise((done) => setTimeout(done, patience, null));
+  let timer;
+  const late = new Promise((done) => (timer = setTimeout(done, patience, null)));
   const first = await Promise.race([asked, late]).catch(() => null);
+  clearTimeout(timer);
   if (first) return first;
   const shown = await kept();
   if (shown) return shown;
@@ -58,15 +63,19 @@ async function page(request, url, wait) {
 
 async function part(request, wait) {
   const cache = await caches.open(built);
-  const known = await cache.match(request);
-  if (known) return known;
+  const name = nameOf(new URL(request.url, self.location.origin));
+  const known = await cache.match(name);
+  // As a new answer: one that remembers where it came from would be taken for its address, and lose what was asked with it.
+  if (known) return new Response(known.body, { status: known.status, headers: known.headers });
   const response = await fetch(request);
-  if (response.ok) wait(keep(built, request.url, response.clone(), mostBuilt));
+  if (response.ok) wait(keep(built, name, response.clone(), mostBuilt));
   return response;
 }
 
 self.addEventListener('install', () => self.skipWaiting());
-self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
+self.addEventListener('activate', (event) =>
+  event.waitUntil(Promise.all([self.clients.claim(), self.registration?.navigationPreload?.enable()])),
+);
 self.addEventListener('fetch', (event) => {
   const { request } = event;
   const url = new URL(request.url);
@@ -74,15 +83,31 @@ self.addEventListener('fetch', (event) => {
   const wait = (work) => event.waitUntil(Promise.resolve(work).catch(() => undefined));
   // A built part has its content in its name: what is kept is what the server would send.
   if (url.pathname.startsWith('/_next/static/')) event.respondWith(part(request, wait));
-  else if (request.mode === 'navigate' && isKept(url)) event.respondWith(page(request, url, wait));
+  else if (request.mode === 'navigate' && isKept(url)) event.respondWith(page(event, url, wait));
   else if (isBuilt(url))
     event.respondWith(fetch(request).catch(async () => (await caches.match(request)) ?? Response.error()));
 });
 
-/** The built parts a page names, kept beside it: without them it would be a picture. */
-async function keepParts(html) {
-  const names = new Set(html.match(/\/_next\/static\/[\w./~-]+\.(?:js|css|woff2)/g));
-  for (const name of names) await part(new Request(name), (work) => work);
+/** Built parts this worker has looked through already. */
+const looked = new Set();
+
+/** The built parts a page names, and those that they name in turn (what is only loaded when it is wanted, what works aside). */
+async function keepParts(text) {
+  const names = new Set(text.match(/static\/[\w./~-]+\.(?:js|css|woff2)/g));
+  for (const name of names) {
+    if (looked.has(name)) continue;
+    looked.add(name);
+    const response = await part(new Request(`/_next/${name}`), (work) => work).catch(() => null);
+    if (!response?.ok) looked.delete(name);
+    else if (name.endsWith('.js')) await keepParts(await response.text());
+  }
+}
+
+/** A page with all that it needs to be more than a picture. */
+async function keepWhole(url, response) {
+  const html = await response.clone().text();
+  await keep(pages, nameOf(url), response, mostPages);
+  await keepParts(html);
 }
 
 /** Pages are asked for one after the other, so that keeping them is no load. */
@@ -93,9 +118,7 @@ async function keepPages(addresses) {
     const response = await fetch(url, { headers: { Accept: 'text/html' } }).catch(() => null);
     if (!response) return;
     if (!isPage(response)) continue;
-    const html = await response.clone().text();
-    await keep(pages, nameOf(url), response, mostPages);
-    await keepParts(html);
+    await keepWhole(url, response);
   }
 }
 self.addEventListener('message', (event) => {

@@ -140,15 +140,17 @@ describe('what a browser keeps of the pages of jobs', () => {
   test('pages are kept ahead, with the parts they name, until the server is gone', async () => {
     here.answers((url) =>
       url.includes('/_next/')
-        ? new Response(`built ${url.slice(origin.length)}`)
+        ? new Response(`built ${url.slice(origin.length)} with "static/chunks/worker-1.js"`)
         : html('<script src="/_next/static/chunks/plan-1.js"></script><link href="/_next/static/css/app.css">'),
     );
     await here.tell({ keep: ['/jobs/LL-201/plan', '/shop', 'http://elsewhere.local/jobs/x', '/jobs/LL-201'] });
     expect(here.kept()).toEqual(['/jobs/LL-201/plan', '/jobs/LL-201']);
     here.answers(away);
     expect(await (await here.open('/_next/static/chunks/plan-1.js', { mode: 'no-cors' }))?.text()).toBe(
-      'built /_next/static/chunks/plan-1.js',
+      'built /_next/static/chunks/plan-1.js with "static/chunks/worker-1.js"',
     );
+    // What a part names is wanted sooner or later: it is there too.
+    expect((await here.open('/_next/static/chunks/worker-1.js', { mode: 'no-cors' }))?.ok).toBe(true);
     await here.tell({ keep: ['/jobs/LL-202', '/jobs/LL-203'] });
     expect(here.asked.at(-1)).toBe(`${origin}/jobs/LL-202`);
   });

@@ -54,7 +54,7 @@ function StateInk({ state, size, x, y }: { state: MeasureState; size: number; x:
 }
 
 /** How high and how wide a picture may be on a sheet, points. */
-const most = { width: 190, height: 74 };
+const most = { width: 220, height: 90 };
 
 /** The instrument as the eye knows it, with how its pads and rims stand; what nobody measured is left bare. */
 function PictureInk({ type, stateOfPart }: { type: InstrumentType; stateOfPart: (part: string) => MeasureState[] }) {
