@@ -19,8 +19,17 @@ const shared = {
   },
 };
 
+/** The core in one piece, for whatever stands on it. */
+const onCore = {
+  globalSetup: '<rootDir>/scripts/jestCore.mjs',
+  moduleNameMapper: {
+    '^@holotonos/core$': '<rootDir>/.data/jest-core/index.js',
+    '^@holotonos/core/(.*)$': '<rootDir>/.data/jest-core/$1/index.js',
+  },
+};
 /** Web's own address for its sources, and the guard against the browser that only a bundler understands. */
 const webNames = {
+  ...onCore.moduleNameMapper,
   '^@/(.*)$': '<rootDir>/web/src/$1',
   '^server-only$': '<rootDir>/web/tests/nothing.ts',
 };
@@ -32,23 +41,25 @@ const ordinary = { ...shared, testPathIgnorePatterns: ['/node_modules/', clock] 
 const config = {
   projects: [
     { ...ordinary, displayName: 'core', roots: ['<rootDir>/core'] },
-    { ...ordinary, displayName: 'store', roots: ['<rootDir>/store'] },
-    { ...ordinary, displayName: 'gauges', roots: ['<rootDir>/gauges'] },
+    { ...ordinary, ...onCore, displayName: 'store', roots: ['<rootDir>/store'] },
+    { ...ordinary, ...onCore, displayName: 'gauges', roots: ['<rootDir>/gauges'] },
     {
       ...ordinary,
+      ...onCore,
       displayName: 'web',
       roots: ['<rootDir>/web/src', '<rootDir>/web/tests'],
       moduleNameMapper: webNames,
     },
-    { ...ordinary, displayName: 'cli', roots: ['<rootDir>/bin'] },
+    { ...ordinary, ...onCore, displayName: 'cli', roots: ['<rootDir>/bin'] },
     {
       ...shared,
+      ...onCore,
       displayName: 'clock',
       roots: ['<rootDir>/core', '<rootDir>/store', '<rootDir>/web/src'],
       testRegex: clock,
       moduleNameMapper: webNames,
     },
-    { ...ordinary, displayName: 'browser', roots: ['<rootDir>/web/e2e'] },
+    { ...ordinary, ...onCore, displayName: 'browser', roots: ['<rootDir>/web/e2e'] },
   ],
 };
 

@@ -104,6 +104,7 @@ export const routeRules: readonly RouteRule[] = [
   rule('/api/v1/stock/items.csv', { GET: 'look', POST: 'stock' }),
   reads('/api/v1/stock/order.csv'),
   reads('/api/v1/stock/order.pdf'),
+  reads('/api/v1/keys.pdf'),
   rule('/api/v1/types', { GET: 'look', POST: 'judge' }),
   reads('/api/v1/types/*'),
 ];

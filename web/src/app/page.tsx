@@ -3,6 +3,7 @@ import { connection } from 'next/server';
 import { clockWords, practices, type BenchSummary, type ClockWords, type PracticeName } from '@holotonos/core';
 import { Clocks, Today } from '@/app/_bench/Today';
 import { UnreadTickets } from '@/job/UnreadTickets';
+import { FirstHour } from '@/app/_bench/FirstHour';
 import { GapFiller } from '@/app/_bench/GapFiller';
 import { FollowLive } from '@/live/FollowLive';
 import { loadBench } from '@/server/bench';
@@ -138,13 +139,7 @@ export default async function BenchPage({
         </p>
       )}
       {empty ? (
-        <div className="sheet">
-          <h2>The bench is empty</h2>
-          <p>
-            Take an instrument in with <Link href="/tickets/new">a new ticket</Link>, or bring a job from another
-            workshop with <Link href="/import">import</Link>.
-          </p>
-        </div>
+        <FirstHour done={bench.shop.people.length > 0 ? ['people'] : []} />
       ) : (
         <div className="split bench-split">
           <div>

@@ -3,12 +3,9 @@
 import { clockWords, type Asker, type ClockWords, type Keeping } from '@holotonos/core';
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { beginKeeping, forgetPages } from './keeper';
+import type { KeyHelp } from './pageKeys';
 
 export type Light = 'day' | 'leak';
-export interface KeyHelp {
-  keys: string;
-  does: string;
-}
 
 /** What a page knows of whoever is signed in. */
 export type Named = Pick<Asker, 'name' | 'role'>;
@@ -35,8 +32,8 @@ interface Bench {
   switchLight: () => void;
   helpOpen: boolean;
   setHelpOpen: (open: boolean) => void;
-  pageKeys: KeyHelp[];
-  setPageKeys: (keys: KeyHelp[]) => void;
+  pageKeys: readonly KeyHelp[];
+  setPageKeys: (keys: readonly KeyHelp[]) => void;
 }
 
 const BenchContext = createContext<Bench | null>(null);
@@ -52,7 +49,7 @@ export function useBench(): Bench {
 export const useWhen = (): ClockWords => clockWords(useBench().zone);
 
 /** Declares the keys of a page for the `?` help. */
-export function usePageKeys(keys: KeyHelp[]): void {
+export function usePageKeys(keys: readonly KeyHelp[]): void {
   const { setPageKeys } = useBench();
   const text = JSON.stringify(keys);
   useEffect(() => {
@@ -115,7 +112,7 @@ export function BenchProvider({
   const [people, setPeople] = useState<string[]>([]);
   const [light, setLight] = useState<Light>('day');
   const [helpOpen, setHelpOpen] = useState(false);
-  const [pageKeys, setPageKeys] = useState<KeyHelp[]>([]);
+  const [pageKeys, setPageKeys] = useState<readonly KeyHelp[]>([]);
 
   useEffect(() => {
     const recall = () => {

@@ -1,26 +1,16 @@
 'use client';
 
 import { usePathname } from 'next/navigation';
-import { useBench, type KeyHelp } from './BenchContext';
+import { useBench } from './BenchContext';
+import { pageKeys } from './pageKeys';
 import { soundReading, useSounds } from './sounds';
 import { Button, Form, Modal } from '@/ui/bootstrap';
 
-const everywhere: KeyHelp[] = [
-  { keys: '?', does: 'show these keys' },
-  { keys: '`', does: 'switch between Day and Leak light' },
-  { keys: '/ or Ctrl K', does: 'find something in any ticket' },
-  { keys: 'Tab, Shift Tab', does: 'go to the next or previous control' },
-];
-
-const ofJobs: KeyHelp[] = [
-  { keys: 'Alt 1 … 9, 0', does: 'job, survey, strip-down, measure, findings, plan, pads, regulation, sound, record' },
-  { keys: 'Alt M', does: 'open or fold the map of the instrument' },
-];
-
 export function KeyHelpDialog() {
-  const { helpOpen, setHelpOpen, pageKeys } = useBench();
+  const { helpOpen, setHelpOpen, pageKeys: ofPage } = useBench();
   const { on, turn } = useSounds();
   const isOfJob = usePathname().startsWith('/jobs/');
+  const shown = [...ofPage, ...(isOfJob ? pageKeys.job.keys : []), ...pageKeys.everywhere.keys];
   const close = () => setHelpOpen(false);
   return (
     <Modal show={helpOpen} onHide={close} animation={false} aria-labelledby="key-help">
@@ -31,7 +21,7 @@ export function KeyHelpDialog() {
       </Modal.Header>
       <Modal.Body>
         <dl className="row mb-0">
-          {[...pageKeys, ...(isOfJob ? ofJobs : []), ...everywhere].map(({ keys, does }) => (
+          {shown.map(({ keys, does }) => (
             <div key={keys} className="d-flex mb-2">
               <dt className="col-5">
                 <kbd>{keys}</kbd>
@@ -53,6 +43,9 @@ export function KeyHelpDialog() {
         />
       </Modal.Body>
       <Modal.Footer>
+        <a className="btn btn-quiet" href="/api/v1/keys.pdf">
+          All of them on a card
+        </a>
         <Button onClick={close} autoFocus>
           Close
         </Button>

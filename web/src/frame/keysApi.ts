@@ -1,4 +1,5 @@
 import type { Role } from '@holotonos/core';
+import { forgetPages } from './keeper';
 
 /** Somebody who may take over at this bench; a demo shows the number too. */
 export interface Taker {
@@ -20,6 +21,9 @@ export interface Door {
 
 export type Answer<T> = { ok: true; body: T } | { ok: false; message: string };
 
+/** After these somebody else is there, or nobody: what was kept was for other eyes. */
+const changesHands = /^\/(?:sign-in|sign-out|hands|first-owner)\b/;
+
 /** Asks the door something; what went wrong comes back in words. */
 export async function askDoor<T>(path: string, body?: object): Promise<Answer<T>> {
   let response: Response;
@@ -31,6 +35,7 @@ export async function askDoor<T>(path: string, body?: object): Promise<Answer<T>
     return { ok: false, message: 'The server does not answer. Try again in a moment.' };
   }
   const said = (await response.json().catch(() => null)) as (T & { message?: string }) | null;
+  if (response.ok && body && changesHands.test(path)) forgetPages();
   if (response.ok && said) return { ok: true, body: said };
   if (response.status === 429 && !said?.message)
     return { ok: false, message: 'Too often in a short time. Wait a minute, then try again.' };

@@ -42,6 +42,7 @@ import { shopNow } from '@/shop/shopNow';
 import { unnamed } from './unnamed';
 import { pagesOf } from './jobPages';
 import { keepSeen, queueOf, seenAfter } from './outbox';
+import { isPractice } from './practiceTicket';
 import { useSolverAnswers } from './solverAnswers';
 
 export interface Refusal {
@@ -164,12 +165,12 @@ export function JobProvider({
   // instead: what was seen of another database of the same name is nothing to it.
   const server = useServerAnswers();
   useEffect(() => {
-    if (server !== 'never') return;
+    if (server !== 'never' && !isPractice(ticket)) return;
     void seenAfter(ticket, entries.at(-1)?.seq ?? 0).then(
       (seen) => seen.length > 0 && startTransition(() => take(seen)),
     );
   }, [server, ticket, entries, take]);
-  useEffect(() => keepSoon(pagesOf(ticket)), [ticket]);
+  useEffect(() => (isPractice(ticket) ? undefined : keepSoon(pagesOf(ticket))), [ticket]);
 
   const state = useMemo(() => {
     const fresh = outbox.filter(({ id }) => !acknowledged.byId.has(id));
@@ -185,6 +186,7 @@ export function JobProvider({
     lastSeq.current = acknowledged.seq;
   }, [acknowledged]);
   const fetchNew = useCallback(async () => {
+    if (isPractice(ticket)) return;
     const base = `/api/v1/jobs/${encodeURIComponent(ticket)}`;
     for (let after = lastSeq.current, more = true; more;) {
       const response = await fetch(`${base}/entries?after=${after}`).catch(() => null);

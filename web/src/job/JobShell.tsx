@@ -10,6 +10,8 @@ import { marksOf } from '@/tube/marksOf';
 import { useMapFold } from '@/tube/mapFold';
 import { FoldedMap } from '@/tube/FoldedMap';
 import { Strip } from '@/tube/Strip';
+import { clearPractice } from './outbox';
+import { isPractice } from './practiceTicket';
 import { SetAside } from './SetAside';
 import { isMeasuredGroup, partsToMeasure, targetsOfGroup } from '@/figure/groups';
 import { StripControlProvider, useStripControlHeld, type StripControl } from '@/tube/StripControl';
@@ -102,7 +104,7 @@ function JobHead() {
   return (
     <>
       <h1 title={[type.name, ...more].join(' · ')}>
-        {ticket} <span>· {type.name}</span>
+        {isPractice(ticket) ? 'Practice' : ticket} <span>· {type.name}</span>
       </h1>
       <JobTabs ticket={ticket} counts={{ findings: judgement.suggestions.length }} />
       <span role="status" className="writing soft">
@@ -131,6 +133,26 @@ function Waiting() {
   );
 }
 
+/** Over the pages of the practice ticket: what it is, and a way to have it as it came. */
+function ForPractice() {
+  const { ticket } = useJob();
+  if (!isPractice(ticket)) return null;
+  return (
+    <p className="say d-flex flex-wrap align-items-center gap-3 mx-3 mt-2 mb-0">
+      <span>
+        <strong>A ticket to play with.</strong> Measure, decide, do and sign what you like: it stays in this browser and
+        teaches the shop nothing. Pictures and prints are for real tickets.
+      </span>
+      <Button
+        variant="quiet"
+        onClick={() => void clearPractice(ticket).then(() => window.location.reload())}
+      >
+        As it came
+      </Button>
+    </p>
+  );
+}
+
 /** The frame of every job page: what job it is, the strip, the page's own bands, and what waits to be sent. */
 export function JobShell({ children }: { children: ReactNode }) {
   const { refusals, dismissRefusals } = useJob();
@@ -150,6 +172,7 @@ export function JobShell({ children }: { children: ReactNode }) {
             </div>
           )}
         </div>
+        <ForPractice />
         <UnreadEntries />
         <SetAside />
         {refusals.length > 0 && (

@@ -3,6 +3,7 @@
 import type { Entry, NewEntry, Problem } from '@holotonos/core';
 import { openDB, type IDBPDatabase } from 'idb';
 import { askWho } from '@/frame/askWho';
+import { isPractice } from './practiceTicket';
 import { EntryQueue, type Aside, type QueueWays } from './entryQueue';
 
 export type Sent =
@@ -134,13 +135,26 @@ export async function seenAfter(ticket: string, after: number): Promise<Entry[]>
   }
 }
 
+/** Gives what was written on the practice ticket back as taken: it goes nowhere, and is kept among what was seen. */
+let lastPractised = 1;
+async function takenHere(ticket: string, entry: NewEntry): Promise<Sent> {
+  const seen = await seenAfter(ticket, 1);
+  const seq = (lastPractised = Math.max(lastPractised, seen.at(-1)?.seq ?? 1) + 1);
+  return { status: 'acknowledged', entry: { ...entry, seq, receivedAt: entry.benchTime } };
+}
+
+/** Clears the practice ticket: the next time it is opened it is as it came. */
+export async function clearPractice(ticket: string): Promise<void> {
+  await (await open())?.delete('seen', spanOf(ticket, -1));
+}
+
 const queues = new Map<string, EntryQueue>();
 
 /** The one queue of a ticket in this tab, whichever page writes into it. */
 export function queueOf(ticket: string): EntryQueue {
   let queue = queues.get(ticket);
   if (!queue) {
-    queue = new EntryQueue(ticket, inBrowser);
+    queue = new EntryQueue(ticket, isPractice(ticket) ? { ...inBrowser, send: takenHere } : inBrowser);
     queues.set(ticket, queue);
   }
   return queue;

@@ -29,7 +29,7 @@ const inks: Record<PictureRole, Ink> = {
 const black = '#241a17';
 
 /** The shape of a state, as on the screen: shape says it, for here there is no colour. */
-function StateInk({ state, size, x, y }: { state: MeasureState; size: number; x: number; y: number }) {
+export function StateInk({ state, size, x, y }: { state: MeasureState; size: number; x: number; y: number }) {
   const r = size * 0.8;
   const ring = <Circle cx={0} cy={0} r={r} fill="#ffffff" stroke={black} strokeWidth={size * 0.3} />;
   return (

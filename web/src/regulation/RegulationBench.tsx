@@ -9,14 +9,6 @@ import { LandingChart } from './LandingChart';
 import { LinkageDrawing } from './LinkageDrawing';
 import { forceSteps, type RegulationDesk } from './useRegulation';
 
-/** Keys every bench of regulation has. */
-export const benchKeys = [
-  { keys: 'Enter, ↓ ↑', does: 'next link without an answer; back and forth' },
-  { keys: 'Shift + 1 2 3 …', does: 'press the keys named below the picture, several at once; again lets go' },
-  { keys: '[ ]', does: 'press more lightly, press harder' },
-  { keys: '< >', does: 'try the adjuster at hand a step earlier, a step later' },
-];
-
 /** Links in the order of the round, each with what was seen of it last. */
 function StopList({ desk }: { desk: RegulationDesk }) {
   const { stops, index, name, seen, goTo, unit } = desk;

@@ -154,3 +154,39 @@ describe('what this browser has seen written since a page was made', () => {
     expect(await seenAfter(ticket, 1)).toEqual([]);
   });
 });
+
+describe('the practice ticket', () => {
+  test('takes what is written, in order, asks no server, outlives the page, and is as it came once it is cleared', async () => {
+    const { practiceTicket } = await import('../../src/job/practiceTicket');
+    const open = async () => {
+      const { asked } = await page(() => Response.json({}, { status: 500 }));
+      return { asked, ...(await import('../../src/job/outbox')) };
+    };
+    const first = await open();
+    const heard: Entry[] = [];
+    const queue = first.queueOf(practiceTicket);
+    queue.onTaken((entry) => {
+      heard.push(entry);
+      void first.keepSeen(practiceTicket, [entry]);
+    });
+    for (const text of ['a', 'b', 'c']) queue.add(note(text));
+    await until(() => heard.length === 3);
+    expect(heard.map(({ seq, body }) => [seq, body])).toEqual([
+      [2, { text: 'a' }],
+      [3, { text: 'b' }],
+      [4, { text: 'c' }],
+    ]);
+    await settle();
+    // Pages of earlier tests still try; none of them is asked for this ticket.
+    expect(first.asked.filter(({ url }) => url.includes(practiceTicket))).toEqual([]);
+
+    const second = await open();
+    expect((await second.seenAfter(practiceTicket, 1)).map(({ seq }) => seq)).toEqual([2, 3, 4]);
+    second.queueOf(practiceTicket).onTaken((entry) => heard.push(entry));
+    second.queueOf(practiceTicket).add(note('d'));
+    await until(() => heard.length === 4);
+    expect(heard[3]?.seq).toBe(5);
+    await second.clearPractice(practiceTicket);
+    expect(await second.seenAfter(practiceTicket, 1)).toEqual([]);
+  });
+});

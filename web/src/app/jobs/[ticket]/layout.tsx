@@ -3,6 +3,7 @@ import { connection } from 'next/server';
 import type { ReactNode } from 'react';
 import { Masthead } from '@/frame/Masthead';
 import { OpenJob } from '@/job/OpenJob';
+import { isPractice, practiceIntake } from '@/job/practiceTicket';
 import { UnreadTickets } from '@/job/UnreadTickets';
 import { loadJob, loadShop, unreadJob } from '@/server/jobs';
 
@@ -22,6 +23,15 @@ export default async function JobLayout({
 }) {
   await connection();
   const { ticket } = await params;
+  const now = new Date().toISOString();
+  if (isPractice(ticket)) {
+    const { shop, learned } = await loadShop();
+    return (
+      <OpenJob ticket={ticket} first={[practiceIntake(now)]} total={1} shop={shop} learned={learned} now={now}>
+        {children}
+      </OpenJob>
+    );
+  }
   const [job, { shop, learned }] = await Promise.all([loadJob(ticket), loadShop()]);
   if (!job) {
     const unread = await unreadJob(ticket);
@@ -45,7 +55,7 @@ export default async function JobLayout({
       total={entries.length}
       shop={shop}
       learned={learned}
-      now={new Date().toISOString()}
+      now={now}
     >
       {children}
     </OpenJob>

@@ -16,19 +16,13 @@ import { useId } from 'react';
 import { v4 as newId } from 'uuid';
 import { FilmSelect } from '@/figure/FilmSelect';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
-import { benchKeys, RegulationBench } from '@/regulation/RegulationBench';
+import { RegulationBench } from '@/regulation/RegulationBench';
 import { OwnSetting } from '@/regulation/OwnSetting';
 import { useRegulation, type RegulationDesk } from '@/regulation/useRegulation';
 import { Button } from '@/ui/bootstrap';
 import { useLaidOut } from './PieceJob';
-
-const keys = [
-  { keys: 'l p m', does: 'look at this link by light, pull the film, measure with the feeler' },
-  { keys: 'd f', does: 'light round the pad of the driver, of the follower' },
-  { keys: 'h j', does: 'wiggle the hinge of the driver, of the follower' },
-  ...benchKeys,
-];
 
 /** The last of what was seen is shown, no more. */
 const mostSeen = 5;
@@ -137,7 +131,7 @@ export function PieceBench({ piece, onDone }: { piece: PracticePiece; onDone: ()
   const { state, write } = useJob();
   const { type, link, name, pull } = desk;
   const id = useId();
-  usePageKeys(keys);
+  usePageKeys(pageKeys.piece.keys);
   const laid = useLaidOut(piece);
   const ways = waysAt(desk, type);
   const look = (way: Way) => {

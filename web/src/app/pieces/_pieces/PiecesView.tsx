@@ -17,6 +17,7 @@ import { useEffect, useId, useState } from 'react';
 import { useBench, useWhen } from '@/frame/BenchContext';
 import { unnamed } from '@/job/JobContext';
 import { useShop } from '@/shop/useShop';
+import { practiceTicket } from '@/job/practiceTicket';
 import { Button, Form } from '@/ui/bootstrap';
 import { solverThread } from '@/workers/solverThread';
 import { mostFileBytes, readPiece } from './keptPieces';
@@ -267,7 +268,8 @@ export function PiecesView({ first }: { first: ShopState }) {
       <h1>Practice pieces</h1>
       <p>
         A mechanism with something wrong at it that you are not told. Look, turn, say what is wrong; then see what was
-        there. Nothing of it touches a real job.
+        there. Nothing of it touches a real job. For a whole overhaul there is{' '}
+        <Link href={`/jobs/${practiceTicket}`}>a ticket to play with</Link>.
       </p>
       <NewPiece shop={shop} />
       <OnTheShelf />

@@ -4,6 +4,7 @@ import { stockKinds, stockTable, type StockItem, type StockKind } from '@holoton
 import { useMemo, useRef, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { usePageKeys, useWhen } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { UnreadOwn } from '@/shop/UnreadOwn';
 import { useStock, type StockNow } from '@/shop/useStock';
 import { DrawerTable } from './DrawerTable';
@@ -13,12 +14,6 @@ import { OrdersSection } from './OrdersSection';
 import { StockFile } from './StockFile';
 import { stockLines } from './stockLines';
 
-const keys = [
-  { keys: '↓ ↑', does: 'next or previous drawer' },
-  { keys: 'a figure, Enter', does: 'so many are there' },
-  { keys: '− or + and a figure, Enter', does: 'so many were taken, or put back' },
-];
-
 /** What the shop has in its drawers, what the open jobs will take, and what is to be ordered. */
 export function StockView({ first, currency, now }: { first: StockNow; currency: string; now: string }) {
   const { stock, needs, write } = useStock(first);
@@ -26,7 +21,7 @@ export function StockView({ first, currency, now }: { first: StockNow; currency:
   const [kind, setKind] = useState<StockKind | null>(null);
   const [form, setForm] = useState<StockItem | 'new' | null>(null);
   const field = useRef<HTMLInputElement>(null);
-  usePageKeys(keys);
+  usePageKeys(pageKeys.stock.keys);
   const today = useWhen().dayOf(now);
   const lines = useMemo(() => stockLines(stock, needs, { search, kind, today }), [stock, needs, search, kind, today]);
   const here = useMemo(() => new Set(stock.items.filter(({ retired }) => !retired).map((item) => item.kind)), [stock]);

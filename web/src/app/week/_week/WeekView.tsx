@@ -32,6 +32,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useId, useMemo, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench, usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { Button, Form } from '@/ui/bootstrap';
 import { unnamed } from '@/job/JobContext';
 import { queueOf } from '@/job/outbox';
@@ -93,10 +94,7 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { keyboardCodes: { start: ['KeyM'], cancel: ['Escape'], end: ['KeyM', 'Enter'] } }),
   );
-  usePageKeys([
-    { keys: 'M', does: 'take up the step in focus, move it with the arrows, M again to drop it' },
-    { keys: 'Esc', does: 'put it back' },
-  ]);
+  usePageKeys(pageKeys.week.keys);
 
   const stretches = useMemo(() => stretchesOf(question, schedule), [question, schedule]);
   const { cells, workdays, last } = useMemo(() => weekCells(stretches, zone), [stretches, zone]);

@@ -6,6 +6,7 @@ import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { minutesText } from '@/ui/words';
@@ -16,13 +17,6 @@ import { isBeyond, Promised, usePromise } from './Promised';
 import { StepCard } from './StepCard';
 import { isOver, nextWords, statusWords } from '@/job/stepWords';
 import { besides, useDoSteps } from './useDoSteps';
-
-const keys = [
-  { keys: '↑ ↓', does: 'to the step before or after' },
-  { keys: 'D', does: 'this step is done, or all that are marked' },
-  { keys: 'M', does: 'mark this step, to do several at once' },
-  { keys: 'Backspace', does: 'take back what was done last here' },
-];
 
 function StepRow({
   step,
@@ -132,7 +126,7 @@ export function PlanView() {
   const acts = useDoSteps();
   const fit = usePromise();
   const desk = useRef<HTMLDivElement>(null);
-  usePageKeys(keys);
+  usePageKeys(pageKeys.plan.keys);
   useEffect(() => desk.current?.focus({ preventScroll: true }), []);
   const open = (step: Step | undefined) =>
     step && router.replace(`/jobs/${ticket}/plan?step=${encodeURIComponent(step.id)}`, { scroll: false });

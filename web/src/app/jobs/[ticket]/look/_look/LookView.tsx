@@ -15,6 +15,7 @@ import { useEffect, useId, useMemo, useRef, type KeyboardEvent } from 'react';
 import { FilmSelect } from '@/figure/FilmSelect';
 import { measuredGroups, targetsOfGroup } from '@/figure/groups';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { SuggestionCard } from '@/job/SuggestionCard';
@@ -22,15 +23,6 @@ import { useStripControl } from '@/tube/StripControl';
 import { Button, Form } from '@/ui/bootstrap';
 import { StateMark } from '@/ui/StateMark';
 import { useLook, type Look } from './useLook';
-
-const keys = [
-  { keys: 'a letter', does: 'write what you see or feel at this part, and go on to the next' },
-  { keys: '1 … 8', does: 'toward which side the last look shows, from the front clockwise, where it has one' },
-  { keys: 'Enter, ↓ ↑', does: 'next part without an answer; back and forth' },
-  { keys: 'Page Down, Page Up', does: 'next or previous group' },
-  { keys: '.', does: 'to the next place that waits for another look' },
-  { keys: 'Backspace', does: 'strike the last look of this group' },
-];
 
 const groupWords = (group: string) => measuredGroups.find(({ id }) => id === group)?.words ?? group;
 
@@ -141,7 +133,7 @@ export function LookView() {
   const look = useLook();
   const id = useId();
   const desk = useRef<HTMLDivElement>(null);
-  usePageKeys(keys);
+  usePageKeys(pageKeys.look.keys);
   const back = () => desk.current?.focus({ preventScroll: true });
   useEffect(back, []);
   const { group, part, parts, choices, last } = look;

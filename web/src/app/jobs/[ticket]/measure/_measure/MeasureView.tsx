@@ -33,6 +33,7 @@ import { useRouter, useSearchParams } from 'next/navigation';
 import Link from 'next/link';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
@@ -69,13 +70,6 @@ interface Row extends PointReading {
   conformity: ConformityOutput | null;
   optional: boolean;
 }
-
-const keys = [
-  { keys: 'Enter', does: 'take the reading and go to the next position' },
-  { keys: '↓ ↑', does: 'next or previous position; a second figure there is a repeat' },
-  { keys: 'Page Down, Page Up', does: 'next or previous part along the tube' },
-  { keys: 'Ctrl Z', does: 'strike the last reading of this part' },
-];
 
 const padPlaces: Partial<Record<Measure, string>> = {
   'stand': 'pad stand',
@@ -218,7 +212,7 @@ export function MeasureView() {
   const nameOf = (id: string) => names.get(id) ?? id;
   const go = (toGroup: MeasuredGroup, to: string) =>
     router.replace(`/jobs/${ticket}/measure?group=${toGroup}&part=${to}`, { scroll: false });
-  usePageKeys(keys);
+  usePageKeys(pageKeys.measure.keys);
 
   return (
     <MeasurePart

@@ -20,17 +20,13 @@ import {
 import { useId, useState } from 'react';
 import { readFigure } from '@/figure/groups';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { Button, Form } from '@/ui/bootstrap';
 import { ChoiceField, FieldProblem, figureField, TextField } from '@/ui/fields';
 import { PickCell } from '@/ui/PickCell';
 
 type Pad = InstrumentType['pads'][number];
-
-const keys = [
-  { keys: 'Enter', does: 'write the line of this pad and go on to the next' },
-  { keys: 'Page Down, Page Up', does: 'next or previous pad' },
-];
 
 const figures = [
   ['stand', 'Stands'],
@@ -186,7 +182,7 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
 /** One walk down the tube, one line a pad: what has to be known of it before it comes out. */
 export function BeforePulling({ here, onGo }: { here: string | null; onGo: (hole: string) => void }) {
   const { type, state, names } = useJob();
-  usePageKeys(keys);
+  usePageKeys(pageKeys.beforePulling.keys);
   const pads = padsDownTheTube(type);
   const unwritten = pads.findIndex(({ hole }) => !state.observations.has(`fit:${hole}`));
   const asked = pads.findIndex(({ hole }) => hole === here);

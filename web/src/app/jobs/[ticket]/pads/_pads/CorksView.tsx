@@ -22,6 +22,7 @@ import {
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useId, useState } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { useDrawers, type WriteStock } from '@/shop/useStock';
@@ -30,7 +31,6 @@ import { ChoiceField, FieldProblem, figureField, Problem, TextField } from '@/ui
 import { PickCell } from '@/ui/PickCell';
 import { PadsNav } from './PadsNav';
 
-const keys = [{ keys: 'Enter', does: 'write the place down; the next one is asked for at once' }];
 const kindWords: Record<CorkKind, string> = { cork: 'cork', felt: 'felt', bumper: 'bumper', tenon: 'tenon cork' };
 
 /** A place as it stands, without what the logbook adds. */
@@ -245,7 +245,7 @@ export function CorksView({ first }: { first: StockState }) {
   const { stock, write: writeStock } = useDrawers(first);
   const router = useRouter();
   const here = useSearchParams().get('place');
-  usePageKeys(keys);
+  usePageKeys(pageKeys.corks.keys);
   const unit = state.unit;
   const points = [...state.corks.values()];
   const point = points.find(({ id }) => id === here) ?? points.at(-1);

@@ -28,15 +28,10 @@ import {
 } from '@holotonos/core';
 import { useId, useMemo, useState } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import type { WriteStock } from '@/shop/useStock';
 import { Button, Form } from '@/ui/bootstrap';
-
-const keys = [
-  { keys: 'Tab', does: 'next cup' },
-  { keys: '↓ ↑ in a cup', does: 'another pad of the drawers, and what it would do there' },
-  { keys: 'Ctrl Enter', does: 'take the whole set as it stands' },
-];
 
 const standWords: Record<StandBy, string> = {
   old: 'as the old pad stood',
@@ -195,7 +190,7 @@ function NoPad({
 export function PadSet({ stock, writeStock }: { stock: StockState; writeStock: WriteStock }) {
   const { state, type, names, write } = useJob();
   const id = useId();
-  usePageKeys(keys);
+  usePageKeys(pageKeys.padSet.keys);
   const [settings, setSettings] = useState(usualPadSet);
   const [picked, setPicked] = useState<ReadonlyMap<string, string>>(new Map());
   const [discs, setDiscs] = useState<ReadonlyMap<string, string>>(new Map());

@@ -31,6 +31,7 @@ import { useRouter, useSearchParams } from 'next/navigation';
 import { useId, useMemo, useState } from 'react';
 import { readFigure } from '@/figure/groups';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { useDrawers } from '@/shop/useStock';
@@ -41,7 +42,6 @@ import { StateMark } from '@/ui/StateMark';
 import { ForceChart } from './ForceChart';
 import { PadsNav } from './PadsNav';
 
-const keys = [{ keys: 'Enter in the force', does: 'take the reading and go on to the next key' }];
 const newtons = (value: number) => printQuantity({ value, unit: 'N' }, 'mm');
 
 const lengths = [
@@ -278,7 +278,7 @@ export function SpringsView({ first }: { first: StockState }) {
   const router = useRouter();
   const here = useSearchParams().get('part');
   const id = useId();
-  usePageKeys(keys);
+  usePageKeys(pageKeys.springs.keys);
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [readAt, setReadAt] = useState<ReadAt>('touch');

@@ -5,19 +5,14 @@ import Link from 'next/link';
 import { useId, useRef } from 'react';
 import { FilmSelect } from '@/figure/FilmSelect';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
-import { benchKeys, RegulationBench } from '@/regulation/RegulationBench';
+import { RegulationBench } from '@/regulation/RegulationBench';
 import { OwnSetting } from '@/regulation/OwnSetting';
 import { useRegulation, type RegulationDesk } from '@/regulation/useRegulation';
 import { Button, Form } from '@/ui/bootstrap';
 import { RuleList } from './RuleList';
 import { WhatToTurn } from './WhatToTurn';
-
-const keys = [
-  { keys: 'a letter', does: 'write what the light or the film shows at this link, and go on to the next' },
-  { keys: 'a figure, Enter', does: 'how late the follower is by the feeler; less than 0 where it lands first' },
-  ...benchKeys,
-];
 
 /** What is no fault of regulation: pads that leak by themselves, hinges that let a pad land elsewhere each time. */
 function NotRegulation({ desk }: { desk: RegulationDesk }) {
@@ -80,7 +75,7 @@ export function RegulationView() {
   const { type, link, unit, back } = desk;
   const id = useId();
   const figure = useRef<HTMLInputElement>(null);
-  usePageKeys(keys);
+  usePageKeys(pageKeys.regulation.keys);
   const words = link && landingWords(type, link);
   const onKey = (key: string) => {
     // What could begin a figure goes to the field: the key itself is typed there.

@@ -19,6 +19,7 @@ import {
 } from '@holotonos/core';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { Button } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
@@ -28,12 +29,6 @@ import { askWords, isMeasuredGroup, measuredGroups, targetsOfGroup } from '@/fig
 import { useFigure } from '@/figure/useFigure';
 import { useStripControl } from '@/tube/StripControl';
 
-const keys = [
-  { keys: 'Enter', does: 'take the figure and go to the next open point' },
-  { keys: '↑ ↓', does: 'back and forth; a second figure at a point is a repeat' },
-  { keys: 'Page Down', does: 'pass this point over' },
-  { keys: 'Ctrl Z', does: 'strike the last figure of the round' },
-];
 /** Points shown before and after the one that is asked for. */
 const shownAround = 7;
 
@@ -43,7 +38,7 @@ export function RoundWalk({ round, onLeave }: { round: RoundState; onLeave: () =
   const progress = useMemo(() => roundProgress(state, round), [state, round]);
   const [at, setAt] = useState<number | null>(null);
   const [lastKey, setLastKey] = useState<string | null>(null);
-  usePageKeys(keys);
+  usePageKeys(pageKeys.round.keys);
   const { steps } = progress;
   const index = Math.min(at ?? progress.next, steps.length - 1);
   const finished = at === null && progress.next >= steps.length;

@@ -22,6 +22,7 @@ import { FigureReadout } from '@/figure/FigureReadout';
 import { GaugePanel } from '@/figure/GaugePanel';
 import { useFigure } from '@/figure/useFigure';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { Button, Form } from '@/ui/bootstrap';
@@ -33,13 +34,6 @@ import { openPlayer } from './openPlayer';
 import { SoundNav } from './SoundNav';
 import { openMicrophone, useListening } from './useListening';
 import { useRecording } from './useRecording';
-
-const keys = [
-  { keys: '↓ ↑', does: 'next or previous note, from the lowest up' },
-  { keys: 'Enter', does: 'take the figure typed, in cents' },
-  { keys: 'm', does: 'listen with the microphone, or stop: each note held for a second is taken' },
-  { keys: 'Ctrl Z', does: 'strike the pitch written last' },
-];
 
 const standards = [415, 430, 435, 440, 442, 443];
 
@@ -201,7 +195,7 @@ export function PitchView() {
   const isShut = useIsShut();
   const id = useId();
   const note = compass[at] ?? null;
-  usePageKeys(keys);
+  usePageKeys(pageKeys.pitch.keys);
   const next = () => setAt((now) => Math.min(compass.length - 1, now + 1));
   const figure = useFigure(note ? pointOf(note.id, 'cents') : null, input, next);
   const { air, devices } = figure;

@@ -12,6 +12,7 @@ import {
 import Link from 'next/link';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { Button } from '@/ui/bootstrap';
@@ -22,13 +23,6 @@ import { SuspectButton } from './SuspectButton';
 import { Trace } from './Trace';
 import { openMicrophone, useListening } from './useListening';
 
-const keys = [
-  { keys: '↓ ↑', does: 'next or previous line' },
-  { keys: 'c f l s', does: 'clear, fuzzy, late, does not speak; then the next line' },
-  { keys: 'q n', does: 'without air: quiet, or something clicks' },
-  { keys: 'm', does: 'listen: a step in a held note is heard and kept with its line' },
-  { keys: 'Backspace', does: 'strike the line written last, and go back to it' },
-];
 const soundKeys: Record<string, TestResult> = { c: 'clear', f: 'fuzzy', l: 'late', s: 'silent' };
 const silentKeys: Record<string, TestResult> = { q: 'quiet', n: 'noisy' };
 const keysOf = ({ kind }: SheetLine) => (kind === 'sound' ? soundKeys : silentKeys);
@@ -101,7 +95,7 @@ export function SheetView() {
     () => undefined,
     (note) => setStep((now) => (Math.abs(note.step) >= Math.abs(now ?? 0) ? note.step : now)),
   );
-  usePageKeys(keys);
+  usePageKeys(pageKeys.sheet.keys);
   const back = () => desk.current?.focus({ preventScroll: true });
   useEffect(back, []);
   useEffect(() => {

@@ -19,6 +19,7 @@ import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { useStripControl } from '@/tube/StripControl';
@@ -28,11 +29,6 @@ import { SoundNav } from './SoundNav';
 import { SuspectButton } from './SuspectButton';
 import { useLossesOf, useSound, type Sound } from './useSound';
 
-const keys = [
-  { keys: '↓ ↑', does: 'next or previous note, from the lowest up' },
-  { keys: 'c f l s', does: 'it came out clear, fuzzy, late, or stayed silent; then the next' },
-  { keys: 'Backspace', does: 'strike the note written last, and go back to it' },
-];
 const letters: Record<string, Heard> = { c: 'clear', f: 'fuzzy', l: 'late', s: 'silent' };
 /** The notes from the lowest up, each with how it came out and how much weaker it should be. */
 function NoteList({
@@ -193,7 +189,7 @@ export function SoundView() {
   const [problem, setProblem] = useState<string | null>(null);
   const asked = useSearchParams().get('part');
   const [picked, setPlace] = useState<string | null>(asked);
-  usePageKeys(keys);
+  usePageKeys(pageKeys.sound.keys);
   // Where nothing is known to leak, what would explain it says more than an empty picture.
   const place = picked ?? (leaks.length === 0 ? (suspects[0]?.place ?? null) : null);
   const slit = useMemo(() => {

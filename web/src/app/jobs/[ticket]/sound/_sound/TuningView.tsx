@@ -25,6 +25,7 @@ import {
 import Link from 'next/link';
 import { useId, useMemo, useState } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { PassLesson } from '@/job/PassLesson';
 import { Bands } from '@/job/JobShell';
@@ -35,10 +36,6 @@ import { tenth } from './lifts';
 import { SoundNav } from './SoundNav';
 import { useTuning, type Tuning } from './useTuning';
 
-const keys = [
-  { keys: 'Tab, Space', does: 'take a hole in, or leave it out, of what may be altered' },
-  { keys: 'a hole of the strip', does: 'the same' },
-];
 const off = (value: number) => `${centsText(tenth(value))} ¢`;
 
 const leanWords: Record<Lean, string> = {
@@ -269,7 +266,7 @@ export function TuningView() {
   const tuning = useTuning(state, type, chosen);
   const cut = mayCut(state, type);
   const anchor = noteAnchor(state, type);
-  usePageKeys(keys);
+  usePageKeys(pageKeys.tuning.keys);
   const toggle = (hole: string) =>
     setOwn(chosen.includes(hole) ? chosen.filter((each) => each !== hole) : [...chosen, hole]);
   useStripControl(

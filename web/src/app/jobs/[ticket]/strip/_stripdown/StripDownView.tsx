@@ -13,6 +13,7 @@ import {
 import { useSearchParams } from 'next/navigation';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
@@ -21,14 +22,6 @@ import { Board } from './Board';
 import { NameOff } from './NameOff';
 import { PartDetails } from './PartDetails';
 import { Soaks } from './SoakPanel';
-
-const keys = [
-  { keys: '↓ ↑', does: 'next or previous part of the list' },
-  { keys: 'Enter', does: 'take it off, to the next place of the board; or put it back on' },
-  { keys: 'n', does: 'name what comes off, or say more of a part' },
-  { keys: 'Tab, then Space and arrows', does: 'carry a part on the board' },
-  { keys: 'Backspace', does: 'strike the last part taken off or put back' },
-];
 
 /** What one press does at the strip-down, and strikes again. */
 const moves: ReadonlySet<EntryKind> = new Set(['part-off', 'part-on', 'named-off']);
@@ -197,7 +190,7 @@ export function StripDownView() {
   const query = useSearchParams();
   const [mode, setMode] = useState<'off' | 'on'>(query.get('mode') === 'on' ? 'on' : 'off');
   const [wanted, setWanted] = useState<string | null>(query.get('part'));
-  usePageKeys(keys);
+  usePageKeys(pageKeys.stripDown.keys);
 
   const assembly = useMemo(() => jobAssembly(state), [state]);
   const still = useMemo(() => stripOrder(type).filter(({ id }) => !state.off.has(id)), [type, state.off]);

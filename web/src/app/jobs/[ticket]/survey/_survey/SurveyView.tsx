@@ -19,6 +19,7 @@ import {
 } from '@holotonos/core';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
+import { pageKeys } from '@/frame/pageKeys';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
@@ -54,19 +55,6 @@ const targetsOf: Record<SurveyStation, readonly StripTarget[]> = {
   pads: ['holes'],
   corks: ['keys', 'fittings'],
 };
-
-const keys = [
-  { keys: 'a letter', does: 'write the fault that carries it, at this place; again makes it worse' },
-  { keys: 'Enter, → ←', does: 'next place; back and forth' },
-  { keys: '1 2 3, + −', does: 'how bad the last finding is (+ and − at the pads)' },
-  { keys: '1 … 8', does: 'at the pads: light in this sector, from the front clockwise; Enter writes it' },
-  { keys: '< = >', does: 'at the pads: which lands first, for the link that is marked; ; goes to the next link' },
-  { keys: '/', does: 'the last finding is only suspected' },
-  { keys: ', .', does: 'note or photo for the last finding' },
-  { keys: 'Backspace', does: 'strike the last finding' },
-  { keys: 'Page Down', does: 'this station is looked at: next. With Shift: passed over' },
-  { keys: 'Page Up', does: 'back to the station before' },
-];
 
 /** The stations with how far each has come. */
 function StationList({ survey }: { survey: Survey }) {
@@ -286,7 +274,7 @@ export function SurveyView() {
   const desk = useRef<HTMLDivElement>(null);
   const noteField = useRef<HTMLInputElement>(null);
   const photo = useRef<PhotoTakerHandle>(null);
-  usePageKeys(keys);
+  usePageKeys(pageKeys.survey.keys);
   const back = () => desk.current?.focus({ preventScroll: true });
   useEffect(back, []);
 
