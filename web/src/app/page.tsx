@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { connection } from 'next/server';
-import { clockWords, practices, type BenchSummary, type ClockWords, type PracticeName } from '@holotonos/core';
+import { clockWords } from '@holotonos/core';
 import { Clocks, Today } from '@/app/_bench/Today';
 import { UnreadTickets } from '@/job/UnreadTickets';
 import { FirstHour } from '@/app/_bench/FirstHour';
@@ -8,106 +8,11 @@ import { GapFiller } from '@/app/_bench/GapFiller';
 import { FollowLive } from '@/live/FollowLive';
 import { loadBench } from '@/server/bench';
 import { loadCheckUps, toRemind } from '@/server/checkUps';
+import { groupLines, handsOf } from '@/app/_bench/groupLines';
 import { ListNav } from '@/app/_bench/ListNav';
 import { listOf, perPage } from '@/app/_bench/listQuestion';
-
-const count = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
-
-function Ticket({ summary, when }: { summary: BenchSummary; when: ClockWords }) {
-  const { dayText, momentText } = when;
-  const {
-    ticket,
-    instrument,
-    maker,
-    made,
-    owner,
-    practice,
-    stage,
-    next,
-    blockedBy,
-    curing,
-    soaking,
-    partsOff,
-    dueBy,
-    done,
-    steps,
-    signedOff,
-  } = summary;
-  const tone = signedOff ? 'over' : next ? '' : 'waits';
-  const attention = [
-    summary.suggestions > 0 && `${count(summary.suggestions, 'suggestion')} to answer`,
-    summary.staleRims > 0 && `${count(summary.staleRims, 'rim')} stale`,
-    summary.stalePads > 0 && `${count(summary.stalePads, 'pad')} stale`,
-    partsOff > 0 && `${count(partsOff, 'part')} off`,
-  ].filter((text) => text !== false);
-  return (
-    <li className={`ticket ${tone}`}>
-      <div>
-        <Link className="number" href={`/jobs/${ticket}`}>
-          {ticket}
-        </Link>
-        <div className="soft">{dueBy ? `due ${dayText(dueBy)}` : 'no date agreed'}</div>
-      </div>
-      <div>
-        <strong>{instrument}</strong>
-        <div>{[maker, made].filter(Boolean).join(', ')}</div>
-        <div className="soft">
-          {owner} · {practices[practice as PracticeName].title}
-        </div>
-      </div>
-      <div>
-        {signedOff ? (
-          <span>Signed off and ready to go home.</span>
-        ) : next ? (
-          <>
-            <span className="soft">Next: </span>
-            <strong>{next}</strong>
-          </>
-        ) : (
-          <>
-            <span className="soft">Waits for: </span>
-            {blockedBy.join('; ') || 'a decision'}
-          </>
-        )}
-        {curing.map(({ title, until }) => (
-          <div key={title}>
-            Curing until {momentText(until)}: {title}
-          </div>
-        ))}
-        {soaking.map(({ part, until, due }) => (
-          <div key={`${part} ${until}`}>
-            {due ? (
-              <strong>Soaked long enough, time to look: {part}</strong>
-            ) : (
-              `Soaking until ${momentText(until)}: ${part}`
-            )}
-          </div>
-        ))}
-        {summary.again > 0 && <div>{count(summary.again, 'done step')} to be looked at again</div>}
-        {summary.looks > 0 && (
-          <div>
-            <Link href={`/jobs/${ticket}`}>{count(summary.looks, 'look')} asked of a master</Link>
-          </div>
-        )}
-        {summary.toAgree > 0 && (
-          <div>
-            <Link href={`/jobs/${ticket}/estimate`}>{count(summary.toAgree, 'step')} to agree with the owner</Link>
-          </div>
-        )}
-        {attention.length > 0 && <div className="soft">{attention.join(' · ')}</div>}
-      </div>
-      <div>
-        <div className="label">{stage}</div>
-        <div className="bar" role="img" aria-label={`${done} of ${steps} steps done`}>
-          <div style={{ width: `${steps > 0 ? (100 * done) / steps : 0}%` }} />
-        </div>
-        <div className="soft">
-          {done} of {steps} steps
-        </div>
-      </div>
-    </li>
-  );
-}
+import { TicketRow } from '@/app/_bench/TicketRow';
+import { counted } from '@/ui/words';
 
 export default async function BenchPage({
   searchParams,
@@ -121,6 +26,7 @@ export default async function BenchPage({
   const remind = toRemind(checkUps);
   const when = clockWords(bench.shop.hours.timeZone);
   const { lines, total } = bench;
+  const hands = handsOf(bench);
   const empty = total === 0 && !list.narrowed;
   return (
     <main id="main" className="page page-wide">
@@ -144,9 +50,29 @@ export default async function BenchPage({
         <div className="split bench-split">
           <div>
             <ListNav list={list} total={total} shown={lines.length} />
-            <ol className="tickets">
-              {lines.map(({ ticket, summary }) => summary && <Ticket key={ticket} summary={summary} when={when} />)}
-            </ol>
+            {groupLines(lines, list.by, hands).map(({ name, lines: of }) => (
+              <section key={name} aria-label={name || undefined}>
+                {name && (
+                  <h2 className="ticket-group">
+                    {name} <span className="soft">{of.length}</span>
+                  </h2>
+                )}
+                <ol className="tickets">
+                  {of.map(
+                    ({ ticket, summary }) =>
+                      summary && (
+                        <TicketRow
+                          key={ticket}
+                          summary={summary}
+                          hands={hands.get(ticket) ?? ''}
+                          when={when}
+                          now={now}
+                        />
+                      ),
+                  )}
+                </ol>
+              </section>
+            ))}
             {total > perPage && <ListNav list={list} total={total} shown={lines.length} foot />}
           </div>
           <div>
@@ -155,7 +81,7 @@ export default async function BenchPage({
             {checkUps.length > 0 && (
               <p className={remind > 0 ? 'say attention mb-3' : 'mb-3'}>
                 <Link href="/check-ups">
-                  {remind > 0 ? `${count(remind, 'owner')} to remind of a check-up` : 'Check-ups to come'}
+                  {remind > 0 ? `${counted(remind, 'owner')} to remind of a check-up` : 'Check-ups to come'}
                 </Link>
               </p>
             )}

@@ -138,15 +138,12 @@ function ForPractice() {
   const { ticket } = useJob();
   if (!isPractice(ticket)) return null;
   return (
-    <p className="say d-flex flex-wrap align-items-center gap-3 mx-3 mt-2 mb-0">
+    <p className="say d-flex align-items-center gap-3 mx-3 mt-2 mb-0">
       <span>
         <strong>A ticket to play with.</strong> Measure, decide, do and sign what you like: it stays in this browser and
         teaches the shop nothing. Pictures and prints are for real tickets.
       </span>
-      <Button
-        variant="quiet"
-        onClick={() => void clearPractice(ticket).then(() => window.location.reload())}
-      >
+      <Button variant="quiet" onClick={() => void clearPractice(ticket).then(() => window.location.reload())}>
         As it came
       </Button>
     </p>

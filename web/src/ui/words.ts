@@ -9,3 +9,6 @@ export function minutesText(minutes: number): string {
 
 /** First letter large, for the start of a sentence. */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** A number with its noun: “1 rim”, “3 rims”. */
+export const counted = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;

@@ -7,7 +7,9 @@ jest.unstable_mockModule('../../src/frame/keeper', () => ({ forgetPages }));
 const { askDoor } = await import('../../src/frame/keysApi');
 
 const real = globalThis.fetch;
-beforeEach(() => forgetPages.mockClear());
+beforeEach(() => {
+  forgetPages.mockClear();
+});
 afterEach(() => {
   globalThis.fetch = real;
 });

@@ -4,7 +4,15 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useId } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
-import { listAddress, listViews, perPage, type AskedList, type ListView } from './listQuestion';
+import {
+  listAddress,
+  listGroupings,
+  listViews,
+  perPage,
+  type AskedList,
+  type ListGrouping,
+  type ListView,
+} from './listQuestion';
 
 /** Finds tickets by words, narrows the list, turns its pages. At the foot of a long list only the pages. */
 export function ListNav({
@@ -20,12 +28,16 @@ export function ListNav({
 }) {
   const id = useId();
   const router = useRouter();
-  const { view, search, page, narrowed } = list;
+  const { view, search, by, page, narrowed } = list;
   const pages = Math.max(1, Math.ceil(total / perPage));
   const from = (page - 1) * perPage + 1;
   const go = (form: HTMLFormElement) => {
     const asked = new FormData(form);
-    const wanted = { search: String(asked.get('find') ?? '').trim(), view: String(asked.get('show')) as ListView };
+    const wanted = {
+      search: String(asked.get('find') ?? '').trim(),
+      view: String(asked.get('show')) as ListView,
+      by: String(asked.get('by')) as ListGrouping,
+    };
     router.push(listAddress(wanted, 1));
   };
   const turning = pages > 1 && (
@@ -53,7 +65,7 @@ export function ListNav({
     <search className="list-nav mb-3">
       <form
         // Another address is another form: what stands in it is what the list shows.
-        key={`${search} ${view}`}
+        key={`${search} ${view} ${by}`}
         className="d-flex flex-wrap gap-2 align-items-end"
         action="/"
         onSubmit={(event) => {
@@ -85,6 +97,23 @@ export function ListNav({
             onChange={(event) => event.currentTarget.form && go(event.currentTarget.form)}
           >
             {Object.entries(listViews).map(([name, { label }]) => (
+              <option key={name} value={name}>
+                {label}
+              </option>
+            ))}
+          </Form.Select>
+        </div>
+        <div>
+          <Form.Label visuallyHidden htmlFor={`${id}-by`}>
+            Group
+          </Form.Label>
+          <Form.Select
+            id={`${id}-by`}
+            name="by"
+            defaultValue={by}
+            onChange={(event) => event.currentTarget.form && go(event.currentTarget.form)}
+          >
+            {Object.entries(listGroupings).map(([name, label]) => (
               <option key={name} value={name}>
                 {label}
               </option>

@@ -4,7 +4,9 @@ import { listAddress, listOf, perPage } from './listQuestion';
 describe('the list of tickets by its address', () => {
   test('is all of it where nothing is asked', () => {
     const list = listOf({});
-    expect(list).toMatchObject({ view: 'all', search: '', page: 1, narrowed: false });
+    expect(list).toMatchObject({ view: 'all', search: '', by: 'none', page: 1, narrowed: false });
+    // Grouped is not narrowed: every ticket is there.
+    expect(listOf({ by: 'stage' })).toMatchObject({ by: 'stage', narrowed: false });
     expect(list.question).toEqual({
       standing: ['ready', 'waiting', 'over'],
       search: '',
@@ -15,9 +17,9 @@ describe('the list of tickets by its address', () => {
   });
   test('reads what it writes', () => {
     for (const list of [
-      { view: 'waiting', search: 'oboe & 100%', page: 3 },
-      { view: 'all', search: 'x', page: 1 },
-      { view: 'over', search: '', page: 2 },
+      { view: 'waiting', search: 'oboe & 100%', by: 'hands', page: 3 },
+      { view: 'all', search: 'x', by: 'stage', page: 1 },
+      { view: 'over', search: '', by: 'none', page: 2 },
     ] as const) {
       const url = new URL(listAddress(list, list.page), 'http://here');
       expect(listOf(Object.fromEntries(url.searchParams))).toMatchObject({ ...list, narrowed: true });
@@ -29,6 +31,7 @@ describe('the list of tickets by its address', () => {
     for (const page of ['0', '-1', 'x', '', '1e9', 'Infinity']) expect(listOf({ page }).page).toBe(1);
     expect(listOf({ page: '2.9' }).page).toBe(2);
     expect(listOf({ show: 'constructor' }).view).toBe('all');
+    expect(listOf({ by: 'toString' }).by).toBe('none');
     expect(listOf({ show: ['ready', 'over'], find: ['a', 'b'] })).toMatchObject({ view: 'ready', search: 'a' });
     expect(listOf({ find: ' a\u0000b ' }).search).toBe('ab');
     expect(listOf({ find: 'x'.repeat(500) }).search).toHaveLength(80);

@@ -14,10 +14,19 @@ export const listViews = {
 } as const satisfies Record<string, { label: string; standing: readonly Standing[] }>;
 export type ListView = keyof typeof listViews;
 
+/** How the tickets of a page stand together. */
+export const listGroupings = {
+  none: 'in order',
+  stage: 'by stage',
+  hands: 'by whose turn it is',
+} as const;
+export type ListGrouping = keyof typeof listGroupings;
+
 /** What an address asks of the list of tickets. */
 export interface AskedList {
   view: ListView;
   search: string;
+  by: ListGrouping;
   /** from 1 */
   page: number;
   /** anything but all of it */
@@ -34,11 +43,14 @@ export function listOf(params: Params): AskedList {
   const view = Object.hasOwn(listViews, asked) ? (asked as ListView) : 'all';
   // No text of the database holds it, and it takes none with it.
   const search = first(params.find).replaceAll('\u0000', '').trim().slice(0, mostSearch);
+  const grouped = first(params.by);
+  const by = Object.hasOwn(listGroupings, grouped) ? (grouped as ListGrouping) : 'none';
   const number = Math.trunc(Number(first(params.page)));
   const page = number >= 1 && number <= 100_000 ? number : 1;
   return {
     view,
     search,
+    by,
     page,
     narrowed: view !== 'all' || search !== '',
     question: { standing: listViews[view].standing, search, limit: perPage, offset: (page - 1) * perPage },
@@ -46,10 +58,11 @@ export function listOf(params: Params): AskedList {
 }
 
 /** The address of another page of the same list. */
-export function listAddress({ view, search }: Pick<AskedList, 'view' | 'search'>, page: number): string {
+export function listAddress({ view, search, by }: Pick<AskedList, 'view' | 'search' | 'by'>, page: number): string {
   const query = new URLSearchParams({
     ...(search !== '' && { find: search }),
     ...(view !== 'all' && { show: view }),
+    ...(by !== 'none' && { by }),
     ...(page > 1 && { page: String(page) }),
   }).toString();
   return query === '' ? '/' : `/?${query}`;
