@@ -14,7 +14,7 @@ import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { LooksWaiting } from '@/job/MasterLook';
-import { capital } from '@/ui/words';
+import { counted, capital } from '@/ui/words';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoTaker } from '@/photos/PhotoTaker';
 import { nextWords } from '@/job/stepWords';
@@ -353,7 +353,7 @@ export function OverviewView({ earlier = [] }: { earlier?: readonly EarlierVisit
                 <li>
                   {judgement.suggestions.length > 0 ? (
                     <Link href={`/jobs/${ticket}/findings`}>
-                      {judgement.suggestions.length} suggestions from the readings to answer
+                      {counted(judgement.suggestions.length, 'suggestion')} from the readings to answer
                     </Link>
                   ) : (
                     'No suggestion waits for an answer'

@@ -9,7 +9,7 @@ import { usePageKeys } from '@/frame/BenchContext';
 import { pageKeys } from '@/frame/pageKeys';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
-import { minutesText } from '@/ui/words';
+import { counted, minutesText } from '@/ui/words';
 import { Bands } from '@/job/JobShell';
 import { AddStep } from './HandChange';
 import { PlanTurns } from './PlanTurns';
@@ -167,9 +167,10 @@ export function PlanView() {
             {judgement.suggestions.length > 0 && (
               <p className="say attention">
                 <Link href={`/jobs/${ticket}/findings`}>
-                  {judgement.suggestions.length} suggestions from the readings
+                  {counted(judgement.suggestions.length, 'suggestion')} from the readings
                 </Link>{' '}
-                are not answered yet; a confirmed one adds its cure here.
+                {judgement.suggestions.length === 1 ? 'is' : 'are'} not answered yet; a confirmed one adds its cure
+                here.
               </p>
             )}
             {again > 0 && (
