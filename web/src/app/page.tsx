@@ -7,6 +7,7 @@ import { FirstHour } from '@/app/_bench/FirstHour';
 import { GapFiller } from '@/app/_bench/GapFiller';
 import { FollowLive } from '@/live/FollowLive';
 import { loadBench } from '@/server/bench';
+import type { Query } from '@/server/query';
 import { loadCheckUps, toRemind } from '@/server/checkUps';
 import { groupLines, handsOf } from '@/app/_bench/groupLines';
 import { ListNav } from '@/app/_bench/ListNav';
@@ -14,11 +15,7 @@ import { listOf, perPage } from '@/app/_bench/listQuestion';
 import { TicketRow } from '@/app/_bench/TicketRow';
 import { counted } from '@/ui/words';
 
-export default async function BenchPage({
-  searchParams,
-}: {
-  searchParams: Promise<Record<string, string | string[] | undefined>>;
-}) {
+export default async function BenchPage({ searchParams }: { searchParams: Promise<Query> }) {
   await connection();
   const now = new Date().toISOString();
   const list = listOf(await searchParams);

@@ -1,4 +1,5 @@
 import type { ListQuestion, Standing } from '@holotonos/store';
+import { valueOf, wordsOf, type Query } from '@/server/query';
 
 /** Tickets on one page of the list. */
 export const perPage = 40;
@@ -34,18 +35,14 @@ export interface AskedList {
   question: ListQuestion;
 }
 
-type Params = Record<string, string | string[] | undefined>;
-const first = (value: string | string[] | undefined): string => (Array.isArray(value) ? value[0] : value) ?? '';
-
 /** Reads the query of an address; what makes no sense in it is passed over. */
-export function listOf(params: Params): AskedList {
-  const asked = first(params.show);
+export function listOf(params: Query): AskedList {
+  const asked = valueOf(params, 'show');
   const view = Object.hasOwn(listViews, asked) ? (asked as ListView) : 'all';
-  // No text of the database holds it, and it takes none with it.
-  const search = first(params.find).replaceAll('\u0000', '').trim().slice(0, mostSearch);
-  const grouped = first(params.by);
+  const search = wordsOf(params, 'find', mostSearch);
+  const grouped = valueOf(params, 'by');
   const by = Object.hasOwn(listGroupings, grouped) ? (grouped as ListGrouping) : 'none';
-  const number = Math.trunc(Number(first(params.page)));
+  const number = Math.trunc(Number(valueOf(params, 'page')));
   const page = number >= 1 && number <= 100_000 ? number : 1;
   return {
     view,

@@ -2,37 +2,27 @@ import { clockWords } from '@holotonos/core';
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { connection } from 'next/server';
-import { photoUrl } from '@/photos/uploadPhoto';
+import { Thumbnail } from '@/photos/Thumbnail';
 import { find, isSearchGroup, type FoundLine } from '@/server/find';
 import { readShop } from '@/server/jobs';
+import { valueOf, wordsOf, type Query } from '@/server/query';
 import { FindForm } from './_find/FindForm';
 
 export const metadata: Metadata = { title: 'Find' };
 
-type Params = Record<string, string | string[] | undefined>;
-const first = (value: string | string[] | undefined): string => (Array.isArray(value) ? value[0] : value) ?? '';
 const mostSearch = 120;
 
 function Photo({ line }: { line: FoundLine }) {
   if (!line.photo) return null;
   const { id, width, height } = line.photo;
-  return (
-    // eslint-disable-next-line @next/next/no-img-element -- the server has made it small already
-    <img
-      src={photoUrl(line.ticket, id, 'thumbnail')}
-      alt=""
-      width={(96 * width) / Math.max(width, height)}
-      height={(96 * height) / Math.max(width, height)}
-      loading="lazy"
-    />
-  );
+  return <Thumbnail ticket={line.ticket} photo={id} width={width} height={height} alt="" />;
 }
 
-export default async function FindPage({ searchParams }: { searchParams: Promise<Params> }) {
+export default async function FindPage({ searchParams }: { searchParams: Promise<Query> }) {
   await connection();
   const params = await searchParams;
-  const text = first(params.q).replaceAll('\u0000', '').trim().slice(0, mostSearch);
-  const asked = first(params.in);
+  const text = wordsOf(params, 'q', mostSearch);
+  const asked = valueOf(params, 'in');
   const group = isSearchGroup(asked) ? asked : undefined;
   const [found, shop] = await Promise.all([find(text, group), readShop()]);
   const { dayText } = clockWords(shop.hours.timeZone);

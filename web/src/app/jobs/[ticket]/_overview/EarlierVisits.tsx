@@ -5,6 +5,7 @@ import Link from 'next/link';
 import { useId, useState } from 'react';
 import { useWhen } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
+import { Thumbnail } from '@/photos/Thumbnail';
 import { photoUrl } from '@/photos/uploadPhoto';
 import { Button, Form } from '@/ui/bootstrap';
 import { Unfolds } from '@/ui/Unfolds';
@@ -67,13 +68,12 @@ export function EarlierVisits({ visits }: { visits: readonly EarlierVisit[] }) {
               {photos.map(({ photo, width, height, caption }) => (
                 <li key={photo}>
                   <a href={photoUrl(ticket, photo)}>
-                    {/* eslint-disable-next-line @next/next/no-img-element -- the server has made it small already */}
-                    <img
-                      src={photoUrl(ticket, photo, 'thumbnail')}
+                    <Thumbnail
+                      ticket={ticket}
+                      photo={photo}
+                      width={width}
+                      height={height}
                       alt={caption || `A picture of ${ticket}`}
-                      width={(96 * width) / Math.max(width, height)}
-                      height={(96 * height) / Math.max(width, height)}
-                      loading="lazy"
                     />
                   </a>
                 </li>
