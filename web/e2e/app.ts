@@ -219,12 +219,30 @@ async function bring(page: Page, query: string) {
   return element;
 }
 
+/** How long a page is asked for pictures after a hand has come near it, ms. */
+const drawnFor = 5000;
+
+/**
+ * A browser without a window draws only what has changed, and a page on which nothing does answers no question of what lies
+ * where; a screen asks for a picture all the time.
+ */
+const keepDrawing = (page: Page): Promise<void> =>
+  page
+    .evaluate((most) => {
+      const end = performance.now() + most;
+      const again = () => void (performance.now() < end && requestAnimationFrame(again));
+      again();
+    }, drawnFor)
+    // A page that is just left needs no more pictures.
+    .catch(() => undefined);
+
 /**
  * Presses the visible button with this name, once it can be pressed and stands still. A page that hears of an entry of
  * somebody else may put a new button in its place meanwhile: then that one is pressed.
  */
-export const press = (page: Page, name: string): Promise<void> =>
-  page
+export async function press(page: Page, name: string): Promise<void> {
+  await keepDrawing(page);
+  await page
     .locator(`::-p-aria([name="${name}"][role="button"])`)
     // The middle of the screen, as in `bring`.
     .filter((found) => {
@@ -232,6 +250,7 @@ export const press = (page: Page, name: string): Promise<void> =>
       return true;
     })
     .click();
+}
 
 /** Opens the card of a step of the plan, and waits until it has taken the place of the one before. */
 export async function openCard(page: Page, title: string): Promise<void> {

@@ -42,8 +42,7 @@ test('a ticket to play with takes readings and work, keeps them through a reload
   expect(await axeInBothLights(page, `${app.address}/jobs/-practice`)).toEqual([]);
   expect(await rows()).toEqual(before);
 
-  await press(page, 'As it came');
-  await until(page, () => document.readyState === 'complete' && location.pathname === '/jobs/-practice');
+  await Promise.all([page.waitForNavigation(), press(page, 'As it came')]);
   await page.goto(`${app.address}/jobs/-practice/measure?group=pad&part=e`);
   await seeText(page, 'not measured');
   expect(await page.evaluate(reads)).toBe(false);

@@ -46,7 +46,7 @@ const listsOf: Record<StripTarget, (type: InstrumentType) => readonly { id: stri
 /** The layer a target is drawn on. */
 const layerOf: Partial<Record<StripTarget, StripLayer>> = { keys: 'keys', posts: 'posts', rods: 'posts' };
 
-const firstLayers: readonly StripLayer[] = ['holes', 'posts', 'states', 'photos'];
+const firstLayers: readonly StripLayer[] = ['holes', 'posts', 'keys', 'states', 'photos'];
 interface View {
   stacked: boolean;
   /** the instrument as the eye knows it, instead of its tube unrolled */

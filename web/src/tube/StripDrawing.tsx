@@ -4,18 +4,24 @@ import type { Frame, StripLayout } from './stripLayout';
 
 /** What is left bare between the hinge tubes of neighbours, so that each key can be told, mm. */
 const tubeGap = 0.7;
-/** The outline of one section, unrolled. */
+/** Where light and shade lie on an unrolled tube, in shares of its half height: its front is lit, its right side turns away. */
+const lit = [-0.7, -0.38] as const;
+const shaded = [0.55, 1] as const;
+
+/** One section, unrolled, with as much light and shade as says that it is round. */
 export function Tube({ frame: { section, x, y, reach } }: { frame: Frame }) {
   const half = (at: number) => Math.min(reach, (Math.PI * (boreAt(section, at) + 2 * section.wall)) / 2);
   const places = [0, ...section.bore.map(({ at }) => at), section.length];
-  const side = (sign: number, order: number[]) => order.map((at) => `${x + at} ${y + sign * half(at)}`).join(' L');
+  const line = (share: number, order: number[]) => order.map((at) => `${x + at} ${y + share * half(at)}`).join(' L');
+  const between = ([from, to]: readonly [number, number]) =>
+    `M${line(from, places)} L${line(to, [...places].reverse())} Z`;
   const assumed = section.assumed?.includes('length') ? ' assumed' : '';
   return (
-    <path
-      className={`tube${assumed}`}
-      strokeWidth={0.6}
-      d={`M${side(-1, places)} L${side(1, [...places].reverse())} Z`}
-    />
+    <>
+      <path className={`tube${assumed}`} strokeWidth={0.6} d={between([-1, 1])} />
+      <path className="shade" d={between(shaded)} />
+      <path className="light" d={between(lit)} />
+    </>
   );
 }
 
