@@ -12,7 +12,8 @@ import { root } from '../bin/lib/paths.mjs';
 const views = {
   'bench': { path: '/' },
   'week': { path: '/week', settle: 6000 },
-  'job': { path: '/jobs/LL-201' },
+  // Its map open, with the instrument as it stands.
+  'job': { path: '/jobs/LL-201', press: ['Map', 'Picture'], settle: 700 },
   'survey': { path: '/jobs/LL-203/survey' },
   'strip-down': { path: '/jobs/LL-201/strip' },
   'pads-leak': { path: '/jobs/LL-201/measure?group=pad&part=e', leak: true },
@@ -124,11 +125,11 @@ await withServer(async ({ address, query }) => {
       if (!response?.ok()) throw new Error(`${path} answered ${response?.status()}`);
       // What a worker answers and what fades in is there by then.
       await new Promise((wait) => setTimeout(wait, settle));
-      if (press) {
+      for (const name of [press ?? []].flat()) {
         // Cautions that were read for a picture before this one are read.
-        const button = await page.$(`::-p-aria([name="${press}"][role="button"])`);
-        if (!button && !press.startsWith('It is clean'))
-          throw new Error(`${path} has nothing to press called “${press}”`);
+        const button = await page.$(`::-p-aria([name="${name}"][role="button"])`);
+        if (!button && !name.startsWith('It is clean'))
+          throw new Error(`${path} has nothing to press called “${name}”`);
         await button?.click();
         await new Promise((wait) => setTimeout(wait, settle));
       }
