@@ -27,7 +27,6 @@ export function FoldedMap({
 }) {
   const [open, setOpen] = useState(false);
   const frame = useRef<HTMLDivElement>(null);
-  const button = useRef<HTMLButtonElement>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const soon = (to: boolean, after: number) => {
     clearTimeout(timer.current);
@@ -49,10 +48,26 @@ export function FoldedMap({
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
-  // Opened by its key, the hands are on it at once; the arrow keys travel.
+  // Opened by its key, or from its button, the hands are on it at once: the arrow keys travel, and the slim line lies under it.
   useEffect(() => {
-    if (open && byKey.current) frame.current?.querySelector<SVGGElement>('.strip [tabindex="0"]')?.focus();
+    const isHere = frame.current?.contains(document.activeElement) ?? false;
+    if (open && (byKey.current || isHere)) frame.current?.querySelector<SVGGElement>('.strip [tabindex="0"]')?.focus();
     byKey.current = false;
+  }, [open]);
+  // A finger that goes on with the work folds it; what it touches need not take the focus.
+  useEffect(() => {
+    if (!open) return;
+    const onDown = ({ target }: PointerEvent) => {
+      if (!frame.current?.contains(target as Node)) setOpen(false);
+    };
+    // Wherever the hands are: a picture has nothing for them to be on.
+    const onEscape = ({ key }: globalThis.KeyboardEvent) => key === 'Escape' && setOpen(false);
+    document.addEventListener('pointerdown', onDown);
+    document.addEventListener('keydown', onEscape);
+    return () => {
+      document.removeEventListener('pointerdown', onDown);
+      document.removeEventListener('keydown', onEscape);
+    };
   }, [open]);
   const picking = useMemo(
     (): StripControl => ({
@@ -68,6 +83,7 @@ export function FoldedMap({
     <div
       ref={frame}
       className="map"
+      tabIndex={-1}
       onPointerEnter={({ pointerType }) => pointerType === 'mouse' && soon(true, opensAfter)}
       onPointerLeave={({ pointerType }) => {
         if (pointerType === 'mouse' && !frame.current?.contains(document.activeElement)) soon(false, foldsAfter);
@@ -80,17 +96,20 @@ export function FoldedMap({
         if (event.key !== 'Escape' || !open) return;
         event.stopPropagation();
         now(false);
+        // Not to its button, which would open it again.
+        frame.current?.focus();
       }}
     >
-      <SlimStrip
-        type={type}
-        stateOfPart={control.stateOfPart}
-        here={control.here}
-        {...(control.marks && { marks: control.marks })}
-        button={button}
-        isOpen={open}
-        onOpen={() => now(true)}
-      />
+      <div inert={open}>
+        <SlimStrip
+          type={type}
+          stateOfPart={control.stateOfPart}
+          here={control.here}
+          {...(control.marks && { marks: control.marks })}
+          isOpen={open}
+          onOpen={() => now(true)}
+        />
+      </div>
       {open && (
         <div className="map-open">
           <Strip type={type} control={picking} zoomsTo={control.here} folds={{ words: 'Keep open', turn: onPin }} />

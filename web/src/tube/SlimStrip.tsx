@@ -1,7 +1,7 @@
 'use client';
 
 import { measureStateWords, silhouetteOf, wholeState, type InstrumentType, type MeasureState } from '@holotonos/core';
-import { useMemo, type Ref } from 'react';
+import { useMemo } from 'react';
 import { StateShape } from '@/ui/StateMark';
 import type { StripControl, StripMark } from './StripControl';
 import { stripLayout } from './stripLayout';
@@ -29,7 +29,6 @@ export function SlimStrip({
   stateOfPart,
   here = null,
   marks = [],
-  button,
   isOpen = false,
   onOpen,
 }: {
@@ -39,7 +38,6 @@ export function SlimStrip({
   here?: string | null;
   /** what was found along the tube: on the open map it has its words */
   marks?: readonly StripMark[];
-  button?: Ref<HTMLButtonElement>;
   isOpen?: boolean;
   onOpen: () => void;
 }) {
@@ -89,7 +87,6 @@ export function SlimStrip({
         ))}
       </svg>
       <button
-        ref={button}
         type="button"
         className="label"
         aria-expanded={isOpen}

@@ -101,12 +101,28 @@ describe('the map over the work', () => {
     altM();
     fireEvent.keyDown(document.activeElement as Element, { key: 'Escape' });
     expect(open()).toBeNull();
+    expect(document.activeElement?.className).toBe('map');
     altM();
     fireEvent.blur(document.activeElement as Element, {
       relatedTarget: screen.getByRole('button', { name: 'Closer' }),
     });
     expect(open()).not.toBeNull();
     fireEvent.blur(document.activeElement as Element, { relatedTarget: screen.getByText('the work') });
+    expect(open()).toBeNull();
+  });
+  test('from its button the hands come onto it, and the slim line under it is out of reach; a finger beside it folds it', () => {
+    shown();
+    const button = screen.getByRole('button', { name: 'Map' });
+    button.focus();
+    fireEvent.click(button);
+    expect(document.activeElement?.getAttribute('data-part')).toBe('e');
+    expect(button.closest('[inert]')).not.toBeNull();
+    fireEvent.pointerDown(screen.getByRole('button', { name: 'Closer' }));
+    expect(open()).not.toBeNull();
+    fireEvent.pointerDown(document.body);
+    expect(open()).toBeNull();
+    expect(button.closest('[inert]')).toBeNull();
+    fireEvent.pointerDown(document.body);
     expect(open()).toBeNull();
   });
   test('it opens where a mouse rests on it and not where one passes; a finger only presses', () => {
@@ -144,5 +160,7 @@ describe('the map over the work', () => {
     expect(picture.querySelectorAll('.here')).toHaveLength(1);
     fireEvent.click(screen.getByRole('button', { name: 'Keep open' }));
     expect(onPin).toHaveBeenCalledTimes(1);
+    fireEvent.keyDown(document.body, { key: 'Escape' });
+    expect(open()).toBeNull();
   });
 });
