@@ -17,8 +17,10 @@ test('a stroke leads to the search, but not from a field, where it may belong to
   expect(push).not.toHaveBeenCalled();
   press(screen.getByLabelText('figure'), 'k', { ctrlKey: true });
   expect(push).toHaveBeenCalledWith('/find');
-  press(document.body, '/');
+  // The stroke itself goes no further: a browser would open a search of its own.
+  expect(press(document.body, '/')).toBe(false);
   expect(push).toHaveBeenCalledTimes(2);
+  expect(press(document.body, 'x')).toBe(true);
 });
 test('other keys, and keys with others held, mean what they mean elsewhere', () => {
   renderHook(() => useFindKey(true));
