@@ -3,7 +3,7 @@ import { sax, TestJob, told } from '../../tests/testJob';
 import { applyOptions, instrumentType, isFurtherStation, usualStations, type InstrumentType } from '../instruments';
 import { shelfGauges } from '../metrology';
 import { chanceFrom, gaugeShows } from '../simulation';
-import { factOf, judgeJob, partsOfGroup, partReport, pointsOfPart, stateOf, type PartReport } from '.';
+import { factOf, judgeJob, partsOfGroup, partReport, pointsOfPart, stateOf, statesOf, type PartReport } from '.';
 
 const clarinet = applyOptions(instrumentType('b-flat-clarinet') as InstrumentType, []);
 const gaugeOf = (id: string) => {
@@ -96,6 +96,9 @@ describe('a body line', () => {
     expect(stateOf(judgeJob(job.state, sax), 'body-line', 'body')).toBe('within');
     job.done('raise-dent:body', { disturbs: ['body-line:*'] });
     expect(stateOf(judgeJob(job.state, sax), 'body-line', 'body')).toBe('stale');
+    // A group that says nothing of a part is passed over, and the order is that of the groups.
+    expect(statesOf(judgeJob(job.state, sax), ['rim', 'body-line', 'pad'], 'body')).toEqual(['stale']);
+    expect(statesOf(judgeJob(job.state, sax), ['rim'], 'body')).toEqual([]);
     expect(stateOf(judgeJob(job.state, sax), 'body-line', 'bow')).toBeNull();
   });
 });

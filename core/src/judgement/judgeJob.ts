@@ -175,3 +175,7 @@ export function stateOf(judgement: JobJudgement, group: string, part: string): M
   if (tick.stale) return 'stale';
   return tickState[tick.verdict];
 }
+
+/** The states a part has in these groups, see `stateOf`; a group that says nothing of it is passed over. */
+export const statesOf = (judgement: JobJudgement, groups: readonly string[], part: string): MeasureState[] =>
+  groups.map((group) => stateOf(judgement, group, part)).filter((state) => state !== null);

@@ -1,6 +1,6 @@
 'use client';
 
-import { practices, stateOf, type MeasureState } from '@holotonos/core';
+import { practices, statesOf } from '@holotonos/core';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
 import { Suspense, useMemo, type ReactNode } from 'react';
 import { useJob } from './JobContext';
@@ -38,10 +38,7 @@ function JobStrip() {
       targets: measuring ? targetsOfGroup[group] : ['holes'],
       here,
       marks: measuring && here !== null ? marksOf(judgement.parts.get(`${group}:${here}`), state.unit) : [],
-      stateOfPart: (part: string): MeasureState[] =>
-        (measuring ? [group] : ['rim', 'pad'])
-          .map((each) => stateOf(judgement, each, part))
-          .filter((state) => state !== null),
+      stateOfPart: (part: string) => statesOf(judgement, measuring ? [group] : ['rim', 'pad'], part),
       onPick: (part: string) => {
         const to = partsToMeasure(type, group).includes(part) ? group : 'rim';
         router.push(`/jobs/${ticket}/measure?group=${to}&part=${part}`);

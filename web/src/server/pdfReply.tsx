@@ -4,7 +4,7 @@ import {
   jobRecord,
   jobStanding,
   planBasis,
-  stateOf,
+  statesOf,
   type JobPlan,
   type JobRecord,
   type ShopState,
@@ -45,10 +45,7 @@ export const pdfReply = (ticket: string, name: string, draw: Draw): Promise<Resp
     const { plan } = standing;
     const ids = record.photos.flatMap(({ first, last }) => [first.photo, ...(last ? [last.photo] : [])]);
     const photos = () => thumbnailsOf(getDb(), job.id, ids);
-    const stateOfPart = (part: string) =>
-      (['rim', 'pad'] as const)
-        .map((group) => stateOf(standing.judgement, group, part))
-        .filter((state) => state !== null);
+    const stateOfPart = (part: string) => statesOf(standing.judgement, ['rim', 'pad'], part);
     const pictured = { type: job.type, stateOfPart };
     const document = await draw({ job, record: { ...record, ticket: job.ticket }, plan, shop, photos, pictured });
     if (!document) return notFound(`Ticket ${job.ticket} has no such sheet.`);
