@@ -2,6 +2,7 @@ import { Circle, G, Path, Svg, Text, View } from '@react-pdf/renderer';
 import { wholeState, type InstrumentType, type MeasureState } from '@holotonos/core';
 import type { ReactNode } from 'react';
 import { pictureOf, type PictureRole } from '@/tube/picture';
+import { stateGeometry } from '@/ui/stateGeometry';
 import { inPrint, styles } from './sheet';
 
 interface Ink {
@@ -30,25 +31,15 @@ const black = '#241a17';
 
 /** The shape of a state, as on the screen: shape says it, for here there is no colour. */
 export function StateInk({ state, size, x, y }: { state: MeasureState; size: number; x: number; y: number }) {
-  const r = size * 0.8;
-  const ring = <Circle cx={0} cy={0} r={r} fill="#ffffff" stroke={black} strokeWidth={size * 0.3} />;
+  const { r, stroke, wedge, half, broken } = stateGeometry(size);
+  const ring = <Circle cx={0} cy={0} r={r} fill="#ffffff" stroke={black} strokeWidth={stroke} />;
   return (
     <G transform={`translate(${x} ${y})`}>
       {state === 'within' && <Circle cx={0} cy={0} r={r} fill={black} />}
-      {state === 'outside' && <Path d={`M0 ${-size} L${size} ${size * 0.8} L${-size} ${size * 0.8} Z`} fill={black} />}
-      {state === 'unmeasured' && ring}
-      {state === 'undecided' && ring}
-      {state === 'undecided' && <Path d={`M0 ${-r} A${r} ${r} 0 0 1 0 ${r} Z`} fill={black} />}
-      {state === 'stale' && (
-        <Circle
-          cx={0}
-          cy={0}
-          r={r}
-          stroke={black}
-          strokeWidth={size * 0.3}
-          strokeDasharray={`${size * 0.95} ${size * 0.72}`}
-        />
-      )}
+      {state === 'outside' && <Path d={wedge} fill={black} />}
+      {(state === 'unmeasured' || state === 'undecided') && ring}
+      {state === 'undecided' && <Path d={half} fill={black} />}
+      {state === 'stale' && <Circle cx={0} cy={0} r={r} stroke={black} strokeWidth={stroke} strokeDasharray={broken} />}
     </G>
   );
 }

@@ -1,8 +1,8 @@
 import { Circle, Path, Svg, Text, View } from '@react-pdf/renderer';
-import { lightClocks, measureStateWords, type MeasureState } from '@holotonos/core';
+import { measureStateWords, type MeasureState } from '@holotonos/core';
 import type { ReactNode } from 'react';
 import { pageKeys } from '@/frame/pageKeys';
-import { dialSectors, dialSize } from '@/job/lightDial';
+import { Dial } from './Dial';
 import { StateInk } from './HeadPdf';
 import { inPrint, Part, Sheet, styles } from './sheet';
 
@@ -26,6 +26,13 @@ const inks: readonly { ink: string; name: string; says: string }[] = [
   { ink: '#98202f', name: 'Madder red', says: 'a fault, or what must not be done' },
   { ink: '#ffd873', name: 'Glow', says: 'light that comes through: a leak, where it is open' },
 ];
+
+/** A sign about the middle of its box. */
+const Sign = ({ children }: { children: ReactNode }) => (
+  <Svg viewBox="-8 -8 16 16" style={{ width: 24, height: 24 }}>
+    {children}
+  </Svg>
+);
 
 /** A sample of a picture beside what it says. */
 function Sample({ picture, name, says }: { picture: ReactNode; name: string; says: string }) {
@@ -71,9 +78,9 @@ export function KeysPdf() {
             <Sample
               key={state}
               picture={
-                <Svg viewBox="-8 -8 16 16" style={{ width: 24, height: 24 }}>
+                <Sign>
                   <StateInk state={state} size={6} x={0} y={0} />
-                </Svg>
+                </Sign>
               }
               name={measureStateWords[state]}
               says={stateSays[state]}
@@ -82,19 +89,7 @@ export function KeysPdf() {
         </Part>
         <Part title="Light at a pad">
           <Sample
-            picture={
-              <Svg viewBox={`0 0 ${dialSize} ${dialSize}`} style={{ width: 30, height: 30 }}>
-                {dialSectors.map((path, i) => (
-                  <Path
-                    key={path}
-                    d={path}
-                    fill={(lightClocks[i] ?? 90) % 90 === 45 ? '#ffffff' : '#c98a12'}
-                    stroke="#4b4441"
-                    strokeWidth={0.8}
-                  />
-                ))}
-              </Svg>
-            }
+            picture={<Dial sectors={[0, 90, 180, 270]} size={30} />}
             name="eight sectors"
             says="The front of the pad, away from its hinge, is at the top, and is the first; they count clockwise. Light shows where a sector is filled."
           />
@@ -116,27 +111,27 @@ export function KeysPdf() {
         <Part title="On the map">
           <Sample
             picture={
-              <Svg viewBox="-8 -10 16 16" style={{ width: 24, height: 24 }}>
-                <Path d="M0 5 v-12 l8 3.5 l-8 3.5" fill="#241a17" stroke="#241a17" strokeWidth={1} />
-              </Svg>
+              <Sign>
+                <Path d="M0 7 v-12 l8 3.5 l-8 3.5" fill="#241a17" stroke="#241a17" strokeWidth={1} />
+              </Sign>
             }
             name="flag"
             says="findings are written down here"
           />
           <Sample
             picture={
-              <Svg viewBox="-8 -8 16 16" style={{ width: 24, height: 24 }}>
+              <Sign>
                 <Circle cx={0} cy={0} r={6} fill="#ffffff" stroke="#0b5c52" strokeWidth={2} />
-              </Svg>
+              </Sign>
             }
             name="ring round a part"
             says="the part in work"
           />
           <Sample
             picture={
-              <Svg viewBox="-8 -8 16 16" style={{ width: 24, height: 24 }}>
+              <Sign>
                 <Circle cx={0} cy={0} r={6} fill="#ffffff" stroke="#4b4441" strokeWidth={1} strokeDasharray="2 1.5" />
-              </Svg>
+              </Sign>
             }
             name="dashed part"
             says="off the instrument, or a figure nobody has measured"

@@ -1,34 +1,10 @@
-import { Image, Path, Svg, Text, View } from '@react-pdf/renderer';
-import {
-  lightClocks,
-  printPhrase,
-  type ClockWords,
-  type JobRecord,
-  type LengthUnit,
-  type PhotoState,
-} from '@holotonos/core';
-import { dialSectors, dialSize } from '@/job/lightDial';
+import { Image, Text, View } from '@react-pdf/renderer';
+import { printPhrase, type ClockWords, type JobRecord, type LengthUnit, type PhotoState } from '@holotonos/core';
 import { figureText, limitText, lookWords, ruleLines, readOnlyWords, rowWords } from '@/job/recordWords';
 import { minutesText } from '@/ui/words';
+import { Dial } from './Dial';
 import { HeadPdf, type Pictured } from './HeadPdf';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
-
-/** Where light showed at a pad; the words beside it say the same. */
-function Dial({ sectors }: { sectors: readonly number[] }) {
-  return (
-    <Svg viewBox={`0 0 ${dialSize} ${dialSize}`} style={{ width: 20, height: 20, marginRight: 5 }}>
-      {dialSectors.map((path, i) => (
-        <Path
-          key={path}
-          d={path}
-          fill={sectors.includes(lightClocks[i] ?? -1) ? '#c98a12' : '#ffffff'}
-          stroke="#4b4441"
-          strokeWidth={0.8}
-        />
-      ))}
-    </Svg>
-  );
-}
 
 /** One photograph, with the day it was taken and its words. */
 function Photo({ photo, bytes, when }: { photo: PhotoState; bytes: Buffer | undefined; when: ClockWords }) {
@@ -167,9 +143,13 @@ export function RecordPdf({
       {record.lights.length > 0 && (
         <Part title="Leak light, first and last">
           {record.lights.map(({ part, place, first, last }) => (
-            <View key={part} style={{ flexDirection: 'row', alignItems: 'center', marginBottom: 2 }} wrap={false}>
-              <Dial sectors={first.sectors} />
-              {last && <Dial sectors={last.sectors} />}
+            <View
+              key={part}
+              style={{ flexDirection: 'row', alignItems: 'center', gap: 5, marginBottom: 2 }}
+              wrap={false}
+            >
+              <Dial sectors={first.sectors} size={20} />
+              {last && <Dial sectors={last.sectors} size={20} />}
               <Text>
                 {inPrint(`${place}: ${first.title.toLowerCase()}${last ? `, then ${last.title.toLowerCase()}` : ''}`)}
               </Text>

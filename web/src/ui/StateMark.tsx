@@ -1,23 +1,21 @@
 import { measureStateWords, type MeasureState } from '@holotonos/core';
+import { stateGeometry } from './stateGeometry';
 
 /** The shape of a state, in a box of 10 × 10 about the origin: shape says it first, colour second. */
 export function StateShape({ state, size = 5 }: { state: MeasureState; size?: number }) {
-  const r = size * 0.8;
-  const stroke = size * 0.3;
+  const { r, stroke, wedge, half, broken } = stateGeometry(size);
   return (
     <g className={`mark ${state}`} strokeWidth={stroke}>
       {state === 'unmeasured' && <circle r={r} />}
       {state === 'within' && <circle r={r} className="solid" />}
-      {state === 'outside' && (
-        <path d={`M0 ${-size} L${size} ${size * 0.8} L${-size} ${size * 0.8} Z`} className="solid" />
-      )}
+      {state === 'outside' && <path d={wedge} className="solid" />}
       {state === 'undecided' && (
         <>
           <circle r={r} />
-          <path d={`M0 ${-r} A${r} ${r} 0 0 1 0 ${r} Z`} className="solid" />
+          <path d={half} className="solid" />
         </>
       )}
-      {state === 'stale' && <circle r={r} strokeDasharray={`${size * 0.95} ${size * 0.72}`} />}
+      {state === 'stale' && <circle r={r} strokeDasharray={broken} />}
     </g>
   );
 }

@@ -1,9 +1,8 @@
-import { renderToBuffer } from '@react-pdf/renderer';
 import { clockWords } from '@holotonos/core';
 import { OrderPdf } from '@/print/OrderPdf';
-import { registerFonts } from '@/print/sheet';
 import { readShop } from '@/server/jobs';
-import { answering, asFile, notFound } from '@/server/replies';
+import { pdfFile } from '@/server/pdfReply';
+import { answering, notFound } from '@/server/replies';
 import { orderSheet } from '@/server/stock';
 
 /** An order as a sheet: the one `?order=` names, or what would be ordered now. */
@@ -15,10 +14,6 @@ export const GET = (request: Request) =>
       readShop(),
     ]);
     if (!sheet) return notFound('There is no such order.');
-    registerFonts();
     const { dayText } = clockWords(shop.hours.timeZone);
-    const pdf = await renderToBuffer(
-      <OrderPdf lines={sheet.lines} day={dayText(sheet.at ?? now)} given={sheet.at !== null} />,
-    );
-    return new Response(new Uint8Array(pdf), { headers: asFile('order.pdf', 'application/pdf') });
+    return pdfFile('order', <OrderPdf lines={sheet.lines} day={dayText(sheet.at ?? now)} given={sheet.at !== null} />);
   });
