@@ -27,8 +27,8 @@ export interface Silhouette {
 }
 
 const radians = (degrees: number) => (degrees * Math.PI) / 180;
-/** No piece of a bend that is drawn straight turns by more than this, degrees. */
-const finest = 6;
+/** No piece of a bend that is drawn straight turns by more than this, radians. */
+const finest = radians(6);
 
 /**
  * Where a point lies that has gone `s` along a tube which turns evenly by `turn` radians over `length`: an arc of a circle,
@@ -67,16 +67,15 @@ export function silhouetteOf(type: InstrumentType, { straight = false } = {}): S
       return [section.id, at] as const;
     }),
   );
-  const first = type.sections[0] ?? longest;
   const halfAt = (section: InstrumentType['sections'][number], at: number) => boreAt(section, at) / 2 + section.wall;
   /** The spot so far from the middle line, mm; downward where the tube runs to the right. */
   const beside = (id: string, at: number, across: number): PicturePoint => {
-    const { section, from: start, heading: first } = stand.get(id) as NonNullable<ReturnType<typeof stand.get>>;
-    const on = along(start, first, turnOf(section), section.length, at);
+    const { section, from: start, heading: begins } = stand.get(id) as NonNullable<ReturnType<typeof stand.get>>;
+    const on = along(start, begins, turnOf(section), section.length, at);
     return { x: on.x - across * Math.sin(on.heading), y: on.y + across * Math.cos(on.heading) };
   };
   const placesOf = (section: InstrumentType['sections'][number]) => {
-    const pieces = Math.max(1, Math.ceil(Math.abs((section.turns ?? 0) / finest)));
+    const pieces = Math.max(1, Math.ceil(Math.abs(turnOf(section)) / finest));
     const even = Array.from({ length: pieces + 1 }, (_, i) => (section.length * i) / pieces);
     const all = new Set([...even, ...section.bore.map(({ at }) => Math.min(at, section.length))]);
     return [...all].sort((a, b) => a - b);
@@ -91,7 +90,7 @@ export function silhouetteOf(type: InstrumentType, { straight = false } = {}): S
   return {
     sections,
     place: ({ section: id, at, clock }, out = 0) => {
-      const { section } = stand.get(id) ?? { section: first };
+      const { section } = stand.get(id) ?? { section: type.sections[0] ?? longest };
       return beside(section.id, at, (halfAt(section, at) + out) * Math.sin(radians(clock)));
     },
     isBehind: ({ clock }) => Math.cos(radians(clock)) < -1e-9,

@@ -106,7 +106,6 @@ export function FoldedMap({
           stateOfPart={control.stateOfPart}
           here={control.here}
           {...(control.marks && { marks: control.marks })}
-          isOpen={open}
           onOpen={() => now(true)}
         />
       </div>

@@ -13,20 +13,14 @@ export function InstrumentPicture({
   here = null,
 }: {
   type: InstrumentType;
-  /** what it shows, for those who do not see it; without it the picture only adorns what is said beside it */
-  label?: string;
+  /** what it shows, for those who do not see it */
+  label: string;
   stateOfPart?: ((part: string) => MeasureState[]) | undefined;
   here?: string | null;
 }) {
   const { box, strokes, holes } = useMemo(() => pictureOf(type), [type]);
   return (
-    <svg
-      className="picture"
-      viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`}
-      role={label ? 'img' : undefined}
-      aria-label={label}
-      aria-hidden={label ? undefined : true}
-    >
+    <svg className="picture" viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`} role="img" aria-label={label}>
       {strokes.map(({ role, d }, i) => (
         <path key={i} className={role} d={d} />
       ))}

@@ -1,8 +1,17 @@
 'use client';
 
-import { measureStateWords, silhouetteOf, wholeState, type InstrumentType, type MeasureState } from '@holotonos/core';
+import {
+  measureStateWords,
+  sectionStarts,
+  silhouetteOf,
+  wholeState,
+  type InstrumentType,
+  type MeasureState,
+  type Outline,
+} from '@holotonos/core';
 import { useMemo } from 'react';
 import { StateShape } from '@/ui/StateMark';
+import { closed } from './picture';
 import type { StripControl, StripMark } from './StripControl';
 import { stripLayout } from './stripLayout';
 
@@ -29,7 +38,6 @@ export function SlimStrip({
   stateOfPart,
   here = null,
   marks = [],
-  isOpen = false,
   onOpen,
 }: {
   type: InstrumentType;
@@ -38,7 +46,6 @@ export function SlimStrip({
   here?: string | null;
   /** what was found along the tube: on the open map it has its words */
   marks?: readonly StripMark[];
-  isOpen?: boolean;
   onOpen: () => void;
 }) {
   const { outlines, holes, starts, width, half } = useMemo(() => slimDrawing(type), [type]);
@@ -89,7 +96,7 @@ export function SlimStrip({
       <button
         type="button"
         className="label"
-        aria-expanded={isOpen}
+        aria-expanded={false}
         aria-keyshortcuts="Alt+M"
         onFocus={(event) => event.currentTarget.matches(':focus-visible') && onOpen()}
         onClick={onOpen}
@@ -105,23 +112,19 @@ function slimDrawing(type: InstrumentType) {
   const { sections, box } = silhouetteOf(type, { straight: true });
   const half = box.width * slimness;
   const flat = Math.min(1, (half * tubeShare) / (box.height / 2));
-  const path = (from: number, to: number, id: string) => {
-    const outline = sections.find((section) => section.id === id)?.between(from, to) ?? [];
-    return `M${outline.map(({ x, y }) => `${x.toFixed(1)} ${(y * flat).toFixed(2)}`).join(' L')} Z`;
-  };
+  const flattened = (outline: Outline) => closed(outline.map(({ x, y }) => ({ x, y: y * flat })));
   const layout = stripLayout(type, false);
   const frames = new Map(layout.frames.map((frame) => [frame.section.id, frame]));
-  const starts = new Map<string, number>();
-  let at = 0;
-  for (const { id, length } of type.sections) {
-    starts.set(id, at);
-    at += length;
-  }
+  const starts = sectionStarts(type, 0);
   return {
     half,
     starts,
     width: box.width,
-    outlines: sections.map(({ id }) => ({ id, d: path(-1, 1, id), shade: path(0.45, 1, id) })),
+    outlines: sections.map(({ id, between }) => ({
+      id,
+      d: flattened(between(-1, 1)),
+      shade: flattened(between(0.45, 1)),
+    })),
     // Unrolled across, as on the open strip: what lies side by side there does so here.
     holes: type.holes.flatMap((hole) => {
       const frame = frames.get(hole.section);

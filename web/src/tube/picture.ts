@@ -43,7 +43,8 @@ const room = 8;
 const number = (value: number) => String(Math.round(value * 100) / 100);
 const spot = ({ x, y }: PicturePoint) => `${number(x)} ${number(y)}`;
 const lineOf = (...points: readonly PicturePoint[]) => `M${points.map(spot).join(' L')}`;
-const closed = (outline: Outline) => `${lineOf(...outline)} Z`;
+/** An outline as a path. */
+export const closed = (outline: Outline) => `${lineOf(...outline)} Z`;
 const disc = ({ x, y }: PicturePoint, radius: number) => {
   const [r, across] = [number(radius), number(2 * radius)];
   return `M${number(x - radius)} ${number(y)} a${r} ${r} 0 1 0 ${across} 0 a${r} ${r} 0 1 0 -${across} 0 Z`;
@@ -62,11 +63,12 @@ export function pictureOf(type: InstrumentType): Picture {
 
   const tube = sections.flatMap(({ between }): PictureStroke[] => {
     const outline = between(-1, 1);
-    const [start, end] = [between(0, 0)[0], between(0, 0)[outline.length / 2 - 1]];
+    const half = outline.length / 2;
+    const middle = between(0, 0);
+    const [start, end] = [middle[0], middle[half - 1]];
     // Light falls from above: on a tube that comes back the lower side is its other one.
     const side = start && end && end.x < start.x - 1 ? -1 : 1;
     const band = ([from, to]: readonly [number, number]) => closed(between(side * from, side * to));
-    const half = outline.length / 2;
     const ends = [
       [outline[0], outline.at(-1)],
       [outline[half - 1], outline[half]],
@@ -98,41 +100,31 @@ export function pictureOf(type: InstrumentType): Picture {
       const hole = holes.get(pad.hole);
       return pad.key === id && hole ? [{ hole, radius: pad.diameter / 2 + cupRim }] : [];
     });
-  /** Where a key is pressed: beyond its hinge, at the end away from its cup. */
-  const touchOf = (key: Key, rod: InstrumentType['rods'][number], from: number, to: number): PicturePoint => {
-    const cup = cupsOf(key)[0]?.hole;
-    const nearEnd = cup?.section === rod.section && Math.abs(cup.at - from) < Math.abs(cup.at - to);
-    const at = cup ? (nearEnd ? to : from) : (from + to) / 2;
-    return onRod(rod, at, touchStands);
-  };
   const keys = type.keys.flatMap((key): PictureStroke[] => {
     const cups = cupsOf(key);
+    const [first] = cups;
+    const covers = cups.map(({ hole, radius }): PictureStroke => ({
+      role: isBehind(hole) ? 'behind' : 'cup',
+      d: disc(place(hole), radius),
+    }));
+    const pressed = key.touches ?? [];
+    const pearl = key.rest === 'open' && pressed.some(({ finger }) => onCups.has(finger)) ? first : undefined;
+    const pearls: PictureStroke[] = pearl ? [{ role: 'pearl', d: disc(place(pearl.hole), pearl.radius * 0.45) }] : [];
     const rod = rods.get(key.rod ?? '');
-    const [from, to] = [key.from ?? rod?.from ?? 0, key.to ?? rod?.to ?? 0];
-    const pressed = key.touches?.length ? key.touches : [];
-    const byCup = cups.length > 0 && pressed.some(({ finger }) => onCups.has(finger)) && key.rest === 'open';
-    const arms = rod
-      ? cups.map(({ hole }): PictureStroke => {
-          const at = hole.section === rod.section ? Math.max(from, Math.min(to, hole.at)) : (from + to) / 2;
-          return { role: 'arm', d: lineOf(onRod(rod, at), place(hole)) };
-        })
-      : [];
-    const touch = rod && pressed.length > 0 && !byCup ? touchOf(key, rod, from, to) : null;
-    const hingeEnd = rod && touch ? onRod(rod, cups.length > 0 ? from : (from + to) / 2) : null;
-    return [
-      ...arms,
-      ...(rod ? [{ role: 'hinge', d: lineOf(onRod(rod, from + 0.5), onRod(rod, to - 0.5)) } as const] : []),
-      ...cups.map(({ hole, radius }): PictureStroke => ({
-        role: isBehind(hole) ? 'behind' : 'cup',
-        d: disc(place(hole), radius),
-      })),
-      ...(byCup
-        ? cups
-            .slice(0, 1)
-            .map(({ hole, radius }): PictureStroke => ({ role: 'pearl', d: disc(place(hole), radius * 0.45) }))
-        : []),
-      ...(touch && hingeEnd ? [{ role: 'touch', d: disc(touch, 4) } as const] : []),
-    ];
+    if (!rod) return [...covers, ...pearls];
+    const { from = rod.from, to = rod.to } = key;
+    const middle = (from + to) / 2;
+    const arms = cups.map(({ hole }): PictureStroke => {
+      const at = hole.section === rod.section ? Math.max(from, Math.min(to, hole.at)) : middle;
+      return { role: 'arm', d: lineOf(onRod(rod, at), place(hole)) };
+    });
+    const hinge: PictureStroke = { role: 'hinge', d: lineOf(onRod(rod, from + 0.5), onRod(rod, to - 0.5)) };
+    if (pressed.length === 0 || pearl) return [...arms, hinge, ...covers, ...pearls];
+    // It is pressed beyond its hinge, at the end away from its cup.
+    const nearFrom =
+      first?.hole.section === rod.section && Math.abs(first.hole.at - from) < Math.abs(first.hole.at - to);
+    const at = first ? (nearFrom ? to : from) : middle;
+    return [...arms, hinge, ...covers, { role: 'touch', d: disc(onRod(rod, at, touchStands), 4) }];
   });
 
   const strokes = [...tube, ...openHoles, ...lines, ...keys, ...posts];
