@@ -2,6 +2,7 @@
 
 import { usePathname } from 'next/navigation';
 import { useBench } from './BenchContext';
+import { isOfJob } from './isOfJob';
 import { pageKeys } from './pageKeys';
 import { soundReading, useSounds } from './sounds';
 import { Button, Form, Modal } from '@/ui/bootstrap';
@@ -9,8 +10,8 @@ import { Button, Form, Modal } from '@/ui/bootstrap';
 export function KeyHelpDialog() {
   const { helpOpen, setHelpOpen, pageKeys: ofPage } = useBench();
   const { on, turn } = useSounds();
-  const isOfJob = usePathname().startsWith('/jobs/');
-  const shown = [...ofPage, ...(isOfJob ? pageKeys.job.keys : []), ...pageKeys.everywhere.keys];
+  const path = usePathname();
+  const shown = [...ofPage, ...(isOfJob(path) ? pageKeys.job.keys : []), ...pageKeys.everywhere.keys];
   const close = () => setHelpOpen(false);
   return (
     <Modal show={helpOpen} onHide={close} animation={false} aria-labelledby="key-help">

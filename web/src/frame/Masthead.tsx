@@ -5,6 +5,7 @@ import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { useBench } from './BenchContext';
 import { Hands } from './HandsDialog';
+import { isOfJob } from './isOfJob';
 import { useFindKey } from './useFindKey';
 import { useMay } from './useMay';
 import { Button, Form } from '@/ui/bootstrap';
@@ -60,9 +61,6 @@ function ShopLinks() {
     ));
 }
 
-/** Pages of a job have their ticket and its stages in the head, which their own frame knows. */
-const isOfJob = (path: string) => path.startsWith('/jobs/');
-
 /**
  * The head of every page. On pages of a job it is the same line as the job’s own: the shop’s pages fold into a list.
  *
@@ -74,6 +72,7 @@ export function Masthead({ job }: { job?: ReactNode }) {
   const ofJob = job !== undefined;
   // An owner who opens their page is no guest of the bench.
   const isOwners = path.startsWith('/owner/');
+  // Pages of a job have their ticket and its stages in the head, which their own frame knows.
   const isElsewhere = !ofJob && isOfJob(path);
   useFindKey(!isOwners && !isElsewhere);
   if (isOwners || isElsewhere) return null;

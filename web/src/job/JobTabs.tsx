@@ -4,22 +4,8 @@ import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { addressOf, jobStages, pageAt, pageOfDigit, type JobStage } from './jobPages';
+import { useAltKey } from '@/frame/useAltKey';
 import { LinkWaits } from '@/ui/LinkWaits';
-
-/** With Alt held a digit goes to its page, from wherever the hands are, a field too. */
-function useDigits(ticket: string): void {
-  const router = useRouter();
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const page = event.altKey && !event.ctrlKey && !event.metaKey && pageOfDigit(event.code.replace(/^Digit/, ''));
-      if (!page || event.defaultPrevented) return;
-      event.preventDefault();
-      router.push(addressOf(ticket, page));
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [router, ticket]);
-}
 
 /** Room left beside a tab that was brought into sight, px: the next one shows that there is more. */
 const beside = 24;
@@ -41,7 +27,12 @@ function bringIntoSight(line: HTMLElement | null, tab: HTMLElement): void {
  */
 export function JobTabs({ ticket, counts }: { ticket: string; counts: Readonly<Record<string, number>> }) {
   const path = usePathname();
-  useDigits(ticket);
+  const router = useRouter();
+  useAltKey((code) => {
+    const page = pageOfDigit(code.replace(/^Digit/, ''));
+    if (page) router.push(addressOf(ticket, page));
+    return page !== null;
+  });
   const here = pageAt(path);
   const own = jobStages.find(({ pages }) => pages.some((page) => page === here)) ?? null;
   const [looked, setLooked] = useState<{ stage: JobStage; at: string } | null>(null);
@@ -81,7 +72,7 @@ export function JobTabs({ ticket, counts }: { ticket: string; counts: Readonly<R
               }}
             >
               {stage.name}
-              <Waiting count={waiting} />
+              <ToAnswer count={waiting} />
             </button>
           );
         return (
@@ -99,7 +90,7 @@ export function JobTabs({ ticket, counts }: { ticket: string; counts: Readonly<R
                 aria-keyshortcuts={page.digit && `Alt+${page.digit}`}
               >
                 {page.name}
-                <Waiting count={counts[page.path] ?? 0} />
+                <ToAnswer count={counts[page.path] ?? 0} />
                 <LinkWaits />
               </Link>
             ))}
@@ -110,7 +101,7 @@ export function JobTabs({ ticket, counts }: { ticket: string; counts: Readonly<R
   );
 }
 
-function Waiting({ count }: { count: number }) {
+function ToAnswer({ count }: { count: number }) {
   if (count === 0) return null;
   return (
     <span className="count" aria-label={`${count} to answer`}>

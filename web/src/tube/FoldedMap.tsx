@@ -2,6 +2,7 @@
 
 import type { InstrumentType } from '@holotonos/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { useAltKey } from '@/frame/useAltKey';
 import { SlimStrip } from './SlimStrip';
 import { Strip } from './Strip';
 import type { StripControl } from './StripControl';
@@ -38,16 +39,12 @@ export function FoldedMap({
   };
   useEffect(() => () => clearTimeout(timer.current), []);
   const byKey = useRef(false);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (!event.altKey || event.ctrlKey || event.metaKey || event.code !== 'KeyM') return;
-      event.preventDefault();
-      byKey.current = true;
-      setOpen((was) => !was);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  useAltKey((code) => {
+    if (code !== 'KeyM') return false;
+    byKey.current = true;
+    setOpen(!open);
+    return true;
+  });
   // Opened by its key, or from its button, the hands are on it at once: the arrow keys travel, and the slim line lies under it.
   useEffect(() => {
     const isHere = frame.current?.contains(document.activeElement) ?? false;
@@ -60,8 +57,13 @@ export function FoldedMap({
     const onDown = ({ target }: PointerEvent) => {
       if (!frame.current?.contains(target as Node)) setOpen(false);
     };
-    // Wherever the hands are: a picture has nothing for them to be on.
-    const onEscape = ({ key }: globalThis.KeyboardEvent) => key === 'Escape' && setOpen(false);
+    // Wherever the hands are: a picture has nothing for them to be on. Those on the map do not go to its button, which would
+    // open it again.
+    const onEscape = ({ key }: KeyboardEvent) => {
+      if (key !== 'Escape') return;
+      if (frame.current?.contains(document.activeElement)) frame.current.focus();
+      setOpen(false);
+    };
     document.addEventListener('pointerdown', onDown);
     document.addEventListener('keydown', onEscape);
     return () => {
@@ -91,13 +93,6 @@ export function FoldedMap({
       }}
       onBlur={({ relatedTarget }) => {
         if (relatedTarget && !frame.current?.contains(relatedTarget)) now(false);
-      }}
-      onKeyDown={(event) => {
-        if (event.key !== 'Escape' || !open) return;
-        event.stopPropagation();
-        now(false);
-        // Not to its button, which would open it again.
-        frame.current?.focus();
       }}
     >
       <div inert={open}>
