@@ -55,8 +55,15 @@ const hand = () => {
   return { counted, press, type, click };
 };
 type Hand = ReturnType<typeof hand>;
+/** Figures one after the other into the field that asks for them. */
+const read = async ({ press, type }: Hand, all: readonly string[]) => {
+  await until(page, () => document.activeElement?.matches('input[data-figure]'));
+  for (const figure of all) {
+    await type(figure);
+    await press('Enter');
+  }
+};
 const named = (name: string) => `::-p-aria([name="${name}"])`;
-const asksFigure = () => until(page, () => document.activeElement?.matches('input[data-figure]'));
 const sees = (text: string) => until(page, (wanted) => document.body.innerText.includes(wanted), text);
 
 interface Act {
@@ -67,6 +74,7 @@ interface Act {
   play: (of: Hand) => Promise<void>;
 }
 const figures = (...all: string[]) => all.join('').length + all.length;
+const receiver = ['24.86', '24.88', '24.90', '24.91'];
 const rim = ['0', '0.02', '0.04', '0.02', '0', '0.02', '0.04', '0.02'];
 
 const acts: readonly Act[] = [
@@ -111,25 +119,17 @@ const acts: readonly Act[] = [
     name: 'a rim',
     from: '/jobs/ACT-1/measure?group=rim&part=e',
     paper: 1 + figures(...rim),
-    play: async ({ press, type }) => {
-      await asksFigure();
-      for (const figure of rim) {
-        await type(figure);
-        await press('Enter');
-      }
+    play: async (of) => {
+      await read(of, rim);
       await sees('Dress the high spots');
     },
   },
   {
     name: 'a joint',
     from: '/jobs/ACT-1/measure?group=joint&part=neck-receiver',
-    paper: 1 + figures('24.86', '24.88', '24.90', '24.91'),
-    play: async ({ press, type }) => {
-      await asksFigure();
-      for (const figure of ['24.86', '24.88', '24.90', '24.91']) {
-        await type(figure);
-        await press('Enter');
-      }
+    paper: 1 + figures(...receiver),
+    play: async (of) => {
+      await read(of, receiver);
       await until(page, () => document.querySelectorAll('.readings tbody tr').length >= 4);
     },
   },

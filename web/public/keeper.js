@@ -12,8 +12,8 @@ const patience = 5000;
 const absent = new Set([502, 503, 504]);
 
 const isKept = ({ pathname }) => pathname === '/' || /^\/jobs\/[^/]+(\/[a-z-]+)*$/.test(pathname);
-const isBuilt = ({ pathname }) =>
-  pathname.startsWith('/_next/static/') || /^\/[\w.-]+\.(?:js|svg|woff2)$/.test(pathname);
+/** A built part has its content in its name: what is kept is what the server would send. */
+const isBuilt = ({ pathname }) => pathname.startsWith('/_next/static/');
 /** A page is the same whatever part of it is asked for. */
 const nameOf = ({ origin, pathname }) => origin + pathname;
 
@@ -42,7 +42,6 @@ answers again. Pages of jobs that were open lately are still here: <a href="/">t
 
 async function page(event, url, wait) {
   const { request } = event;
-  const kept = async () => (await caches.open(pages)).match(nameOf(url));
   // The browser asks for it while this worker wakes, where it can.
   const early = Promise.resolve(event.preloadResponse).then((response) => response ?? fetch(request));
   const asked = early.then((response) => {
@@ -56,9 +55,8 @@ async function page(event, url, wait) {
   const first = await Promise.race([asked, late]).catch(() => null);
   clearTimeout(timer);
   if (first) return first;
-  const shown = await kept();
-  if (shown) return shown;
-  return (await asked.catch(() => null)) ?? notKept();
+  const shown = await (await caches.open(pages)).match(nameOf(url));
+  return shown ?? (await asked.catch(() => null)) ?? notKept();
 }
 
 async function part(request, wait) {
@@ -81,11 +79,8 @@ self.addEventListener('fetch', (event) => {
   const url = new URL(request.url);
   if (request.method !== 'GET' || url.origin !== self.location.origin) return;
   const wait = (work) => event.waitUntil(Promise.resolve(work).catch(() => undefined));
-  // A built part has its content in its name: what is kept is what the server would send.
-  if (url.pathname.startsWith('/_next/static/')) event.respondWith(part(request, wait));
+  if (isBuilt(url)) event.respondWith(part(request, wait));
   else if (request.mode === 'navigate' && isKept(url)) event.respondWith(page(event, url, wait));
-  else if (isBuilt(url))
-    event.respondWith(fetch(request).catch(async () => (await caches.match(request)) ?? Response.error()));
 });
 
 /** Built parts this worker has looked through already. */
@@ -117,8 +112,7 @@ async function keepPages(addresses) {
     if (url.origin !== self.location.origin || !isKept(url)) continue;
     const response = await fetch(url, { headers: { Accept: 'text/html' } }).catch(() => null);
     if (!response) return;
-    if (!isPage(response)) continue;
-    await keepWhole(url, response);
+    if (isPage(response)) await keepWhole(url, response);
   }
 }
 self.addEventListener('message', (event) => {
