@@ -115,6 +115,10 @@ async function runAll(wants, tally) {
   ensureNodePackages(say);
   if (wants.has('browser')) ensureChromium(say);
   ensureGenerated();
+  // Once, before the lanes: two projects that begin together would take the piece from under each other. It is built by a
+  // package, so it is there only now.
+  const { default: buildCore } = await import('../../scripts/jestCore.mjs');
+  await buildCore();
 
   const timed = async (name, work) => {
     const begun = performance.now();
