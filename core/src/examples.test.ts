@@ -1,10 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import * as core from '.';
-import * as circular from './metrology/circularRuns';
-import * as shims from './pads/shimStack';
-import * as plan from './plan';
+import * as units from './units';
 
 /** Every `@example call // => answer` in the doc blocks, run as written. */
 const examples = readdirSync(import.meta.dirname, { recursive: true, encoding: 'utf8' })
@@ -17,8 +14,9 @@ const examples = readdirSync(import.meta.dirname, { recursive: true, encoding: '
 
 describe('examples in the documentation', () => {
   test('there are many', () => expect(examples.length).toBeGreaterThan(15));
-  test.each(examples)('%s: %s', (_file, call, answer) => {
-    const scope = { ...core, ...circular, ...shims, ...plan };
+  test.each(examples)('%s: %s', async (file, call, answer) => {
+    const own = (await import(join(import.meta.dirname, file))) as Record<string, unknown>;
+    const scope: Record<string, unknown> = { ...units, ...own };
     const run = new Function(...Object.keys(scope), `return (${call});`) as (...values: unknown[]) => unknown;
     const got = run(...Object.values(scope));
     const wanted = JSON.parse(answer) as unknown;

@@ -207,6 +207,10 @@ export const toleranceNames = [
   'jointLeakMlPerMinute',
   'jointLeakShare',
   'noteCents',
+  'rimRemoval',
+  'tubeReduction',
+  'tenonOvershoot',
+  'tenonStep',
 ] as const;
 export type ToleranceName = (typeof toleranceNames)[number];
 

@@ -6,7 +6,6 @@ import {
   playSheet,
   entryBodies,
   entryKinds,
-  entryProblems,
   logbookReader,
   misfits,
   removableNames,
@@ -20,6 +19,7 @@ import {
   type NewEntry,
 } from '../src';
 import { sampleOf, type Schema } from './fromSchema';
+import { entryProblems } from '../src/jobForms';
 
 const pick = <T>(chance: Chance, list: readonly T[]): T | undefined => list[Math.floor(chance.uniform() * list.length)];
 type Body = Record<string, unknown>;

@@ -25,6 +25,7 @@ import {
   judgeJob,
   lengthUnits,
   lightClocks,
+  measureGroups,
   measuringPoints,
   planBasis,
   planTurns,
@@ -60,6 +61,7 @@ import {
   type ScheduleOutput,
   type ShopEntry,
   type TrueInstrument,
+  type MeasuringPoint,
 } from '../src';
 import { sampleOf, type Schema } from './fromSchema';
 import { TestJob } from './testJob';
@@ -131,11 +133,21 @@ function worn(truth: TrueInstrument, chance: Chance): TrueInstrument {
   return truth;
 }
 
+/** The order in which figures were drawn when what is told was written down: a drawing by chance hangs on it. */
+function asDrawn(type: InstrumentType): MeasuringPoint[] {
+  const rank = (group: MeasuringPoint['group']) => measureGroups.indexOf(group === 'hole' ? 'rim' : group);
+  const holes = new Map(type.holes.map(({ id }, i) => [id, i]));
+  const along = ({ group, part }: MeasuringPoint) => (rank(group) === rank('rim') ? (holes.get(part) ?? 0) : 0);
+  const all = measuringPoints(type).map(pointOf);
+  const besides = all.splice(all.length - type.measuringPoints.length);
+  return [...all.sort((a, b) => rank(a.group) - rank(b.group) || along(a) - along(b)), ...besides];
+}
+
 /** Reads every point of an instrument that a gauge can take, as a hidden true one answers it. */
 function readAll(job: TestJob, type: InstrumentType, ticket: string, wanted: (part: string) => boolean): void {
   const chance = chanceFrom(Number(ticket.slice(3)));
   const truth = worn(hiddenInstrument(ticket, type), chance);
-  for (const point of measuringPoints(type).map(pointOf)) {
+  for (const point of asDrawn(type)) {
     const gauge = shelfGauges.find(({ id }) => id === usualGauge[point.measure]) as ShelfGauge;
     const value = trueFigure(type, truth, point, chance);
     if (value === null || !wanted(point.part)) continue;

@@ -1,3 +1,4 @@
+import { knowTypes, shippedTypes } from '@holotonos/core';
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
 import { Client, Pool } from 'pg';
 import * as schema from './schema';
@@ -15,6 +16,8 @@ const connectTimeoutMs = 10_000;
 
 /** Opens a pool on a PostgreSQL server. Does not connect yet: the first query does. */
 export function openStore(url: string, connections = 10): Store {
+  // Said outright: a bundler leaves out what nobody names.
+  knowTypes(shippedTypes);
   const pool = new Pool({ connectionString: url, max: connections, connectionTimeoutMillis: connectTimeoutMs });
   // An idle connection that the server ends must not end the process; the next query opens another.
   pool.on('error', () => undefined);

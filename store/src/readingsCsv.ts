@@ -1,5 +1,5 @@
 import {
-  measureGroups,
+  allGroups,
   mmPerUnit,
   printFigure,
   unitOfMeasure,
@@ -50,7 +50,7 @@ const standing = (state: JobState, group?: MeasureGroup): Reading[] =>
 
 /** Groups in which something stands. */
 export const groupsWithReadings = (state: JobState): MeasureGroup[] =>
-  measureGroups.filter((group) => standing(state, group).length > 0);
+  allGroups().filter((group) => standing(state, group).length > 0);
 
 /**
  * The readings of a job as CSV (RFC 4180), one a row, in the order they were taken; units stand in the header. Struck

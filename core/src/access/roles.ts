@@ -114,7 +114,7 @@ export const actOfEntry: Record<EntryKind, Act> = {
 };
 
 /** What it takes to write each kind of entry into the logbook of the shop. */
-export const actOfShopEntry: Record<ShopEntryKind, Act> = {
+const actOfShopEntry: Record<ShopEntryKind, Act> = {
   'gauge': 'tools',
   'gauge-check': 'work',
   'profile': 'shop',
@@ -137,7 +137,7 @@ export const actOfShopEntry: Record<ShopEntryKind, Act> = {
 };
 
 /** What it takes to write each kind of entry into the logbook of the drawers. */
-export const actOfStockEntry: Record<StockEntryKind, Act> = {
+const actOfStockEntry: Record<StockEntryKind, Act> = {
   'item': 'stock',
   'move': 'stock',
   'offcut': 'stock',

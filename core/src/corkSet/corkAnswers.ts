@@ -2,7 +2,7 @@ import { solveCork, type CorkOutput } from '../corks';
 import type { InstrumentType } from '../instruments';
 import type { JobState } from '../job';
 import { meanOf } from '../metrology';
-import { readPoint } from '../judgement';
+import { readPoint } from '../measures';
 import type { Offcut, StockItem, StockState } from '../stock';
 import type { CorkKind } from '../vocabulary';
 import type { CorkPointBody } from './corkPoint.kind';
@@ -20,7 +20,7 @@ export interface CorkAnswer extends CorkOutput {
 }
 
 /** Sheets of a kind that lie in the drawers. */
-export const sheetsFor = (kind: CorkKind, { items }: Pick<StockState, 'items'>): StockItem[] =>
+const sheetsFor = (kind: CorkKind, { items }: Pick<StockState, 'items'>): StockItem[] =>
   items.filter((item) => item.kind === sheetOf(kind) && !item.retired && item.thickness !== undefined);
 
 /**

@@ -37,7 +37,7 @@ const units: Record<Line['unit'], readonly [GaugeReading['unit'], number]> = {
 };
 
 /** Longer than any honest line; what is longer is not read to its end. */
-export const longestLine = 2000;
+const longestLine = 2000;
 
 /**
  * Reads one line of the gauge protocol (docs/gauges.md): one JSON object with gauge, kind, value and unit. Never throws:

@@ -1,6 +1,6 @@
 import type { InstrumentType } from '../instruments';
 import type { EntryBody, JobState } from '../job';
-import { choicesOf, type TickGroup } from '../readings';
+import { choicesOf, type TickGroup } from '../measures';
 import { explainedFindings } from './commonCauses';
 
 /**

@@ -1,6 +1,4 @@
-import { instrument_type } from '../generated/entries.js';
 import type { Problem } from '../solvers/contract';
-import { problemsWith } from '../validation';
 import { isThere, mostOptions, optionChoices } from './applyOptions';
 import type { InstrumentType } from './instrumentType.schema';
 import { rodsOf } from './spans';
@@ -133,9 +131,6 @@ function problemsWithOptions(type: InstrumentType, chosen: ReadonlySet<string>):
   for (const [{ part }, path] of rows('measuringPoints')) each(path, [part], (id) => parts.has(id), 'part');
   return problems;
 }
-
-/** Problems with the form of a document that should be a type; whether a type is whole in itself `instrumentTypeProblems` says. */
-export const typeFormProblems = (data: unknown): Problem[] => problemsWith(instrument_type, data);
 
 /**
  * Is the type whole in itself, whichever of its options are chosen? Every name leads somewhere, every place lies on

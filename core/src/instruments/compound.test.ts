@@ -1,13 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { TestJob, told } from '../../tests/testJob';
-import { judgeJob, partReport } from '../judgement';
+import { partReport } from '../measures';
+import { judgeJob } from '../judgement';
 import { jobPlan } from '../plan';
+import { measuringPoints } from '../measures';
 import {
   changeType,
   instrumentType,
   instrumentTypeProblems,
   keysOfPart,
-  measuringPoints,
   postsOf,
   rodsOf,
   spanOf,

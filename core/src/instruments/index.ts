@@ -1,6 +1,7 @@
 export * from './instrumentType.schema';
 export type { Dent } from './dent.schema';
 export * from './instrumentTypes';
+export * from './knownTypes';
 export * from './checkInstrumentType';
 export * from './applyOptions';
 export * from './changeType';
@@ -8,8 +9,6 @@ export * from './blankType';
 export * from './mechanism';
 export * from './spans';
 export * from './reach';
-export * from './measuringPoints';
-export * from './unitOfMeasure';
 export * from './partNames';
 export * from './silhouette';
 export * from './removableParts';

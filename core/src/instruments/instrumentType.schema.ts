@@ -30,11 +30,11 @@ const list = <const T>(items: T) => ({ type: 'array', maxItems: 400, items }) as
 
 export const holeUses = ['tone', 'vent', 'trill'] as const;
 export const rimKinds = ['drawn', 'soldered', 'cut', 'raised'] as const;
-export const adjusterKinds = ['screw', 'arm', 'cork', 'felt', 'paper', 'fixed'] as const;
-export const linkActs = ['carries', 'holds-shut', 'holds-shut-at-rest'] as const;
-export const ruleMusts = ['land-together', 'land-first', 'stay-shut', 'hair-of-play', 'hover', 'same-pitch'] as const;
+const adjusterKinds = ['screw', 'arm', 'cork', 'felt', 'paper', 'fixed'] as const;
+const linkActs = ['carries', 'holds-shut', 'holds-shut-at-rest'] as const;
+const ruleMusts = ['land-together', 'land-first', 'stay-shut', 'hair-of-play', 'hover', 'same-pitch'] as const;
 /** LT, RT: thumbs; 1–4: fingers; LP: left palm; LS, RS: the side of the first finger. */
-export const fingers = ['LT', 'L1', 'L2', 'L3', 'L4', 'LP', 'LS', 'RT', 'R1', 'R2', 'R3', 'R4', 'RS'] as const;
+const fingers = ['LT', 'L1', 'L2', 'L3', 'L4', 'LP', 'LS', 'RT', 'R1', 'R2', 'R3', 'R4', 'RS'] as const;
 
 /** The rows of each list of a type. A home-made type is built of the same rows, one at a time. */
 export const typeRows = {

@@ -1,5 +1,5 @@
-import type { Family } from '../vocabulary';
 import type { InstrumentType } from './instrumentType.schema';
+import { knowTypes } from './knownTypes';
 import altoSaxophone from './types/alto-saxophone.json' with { type: 'json' };
 import bFlatClarinet from './types/b-flat-clarinet.json' with { type: 'json' };
 import baritoneSaxophone from './types/baritone-saxophone.json' with { type: 'json' };
@@ -25,11 +25,4 @@ export const shippedTypes = [
   baritoneSaxophone,
 ] as unknown as readonly InstrumentType[];
 
-const byId = new Map(shippedTypes.map((type) => [type.id, type]));
-
-/** The shipped type with this id, its options still to be chosen, or null. */
-export const instrumentType = (id: string): InstrumentType | null => byId.get(id) ?? null;
-
-/** The shipped types of a family. */
-export const typesOfFamily = (family: Family): InstrumentType[] =>
-  shippedTypes.filter((type) => type.family === family);
+knowTypes(shippedTypes);

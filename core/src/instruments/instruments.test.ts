@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { measureGroups } from '../vocabulary';
+import { measuringPoints } from '../measures';
 import {
   applyOptions,
   blankType,
@@ -10,7 +11,6 @@ import {
   firstOpenHole,
   instrumentType,
   instrumentTypeProblems,
-  measuringPoints,
   movedKeys,
   optionChoices,
   namesToRead,
@@ -19,9 +19,9 @@ import {
   sectionStarts,
   shippedTypes,
   toneHolesDown,
-  typeFormProblems,
   type InstrumentType,
 } from '.';
+import { typeFormProblems } from '../jobForms';
 
 const shipped = (id: string) => instrumentType(id) as InstrumentType;
 const flute = shipped('concert-flute');

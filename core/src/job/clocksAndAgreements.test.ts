@@ -2,8 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { TestJob } from '../../tests/testJob';
 import { readJobDocument, toJobDocument } from '../record';
-import { emptyJobState, entryProblems, foldEntries, foldJob, misfits, type NewEntry } from '.';
+import { emptyJobState, foldEntries, foldJob, misfits, type NewEntry } from '.';
 import { workedAt } from '../plan';
+import { entryProblems } from '../jobForms';
 
 const uuid = '00000000-0000-4000-9000-000000000001';
 const range = { low: 100, likely: 200, high: 300 };

@@ -4,7 +4,8 @@ import { randomJob } from '../../tests/randomJob';
 import { partNames } from '../instruments';
 import { readJobDocument, toJobDocument } from '../record';
 import { chanceFrom } from '../simulation';
-import { entryKinds, entryProblems, entryWords, foldEntries, foldJob, logbookReader, type Entry } from '.';
+import { entryKinds, entryWords, foldEntries, foldJob, logbookReader, type Entry } from '.';
+import { entryProblems } from '../jobForms';
 
 const seeds = Array.from({ length: 16 }, (_, i) => i + 1);
 const length = 70;

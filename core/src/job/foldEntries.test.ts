@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { emptyJobState, entryProblems, foldEntries, foldJob, misfits, type Entry, type NewEntry } from '.';
+import { emptyJobState, foldEntries, foldJob, misfits, type Entry, type NewEntry } from '.';
 import { pointKey } from '../readings';
 import { nextCell } from '../stripdown';
+import { entryProblems } from '../jobForms';
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const gauge = { id: 'feeler-film', name: 'Feeler film set', resolution: 0.01, maxPermissibleError: 0.004 };

@@ -1,5 +1,5 @@
 import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
-import { applyOptions, instrumentType, typeFormProblems, type InstrumentType } from '../instruments';
+import { applyOptions, instrumentType, type InstrumentType } from '../instruments';
 import { partId } from '../instruments/instrumentType.schema';
 import { says } from '../logbook';
 import { lengthUnits } from '../units/units';
@@ -59,10 +59,6 @@ function instrumentOf({ type, instrumentType: id, options = [] }: Body): Instrum
 /** Who, what, what is wrong, what may be changed. The first entry of a job; a later one corrects it. */
 export const intake: JobKind<'intake', Body> = {
   body,
-  problems: ({ type }) =>
-    type === undefined
-      ? []
-      : typeFormProblems(type).map(({ path, message }) => ({ path: `/body/type${path}`, message })),
   misfits: ({ intake: before }, { ticket, instrumentType: id, type }) => {
     if (before && before.ticket !== ticket) return says('ticket', `must stay ${before.ticket}`);
     const known = type !== undefined || instrumentType(id) !== null || before?.instrumentType === id;
@@ -75,7 +71,8 @@ export const intake: JobKind<'intake', Body> = {
     const same =
       before && before.instrumentType === said.instrumentType && String(before.options) === String(said.options);
     // What was built up at the bench outlives a correction of the owner's address.
-    if (!same || !draft.instrument) draft.instrument = instrumentOf(said);
+    // A page that does not know the type a correction names goes on with what it has.
+    if (!same || !draft.instrument) draft.instrument = instrumentOf(said) ?? draft.instrument;
     draft.intake = said;
     draft.openedAt ??= benchTime;
     draft.unit = said.unit;
@@ -84,4 +81,13 @@ export const intake: JobKind<'intake', Body> = {
   turnsPlan: true,
   bears: true,
   stands: 'the intake is corrected by a new intake entry, not struck',
+};
+
+/** The known types that intakes among these entries name without bringing them along: what whoever folds them must know. */
+export const namedTypes = (entries: readonly { kind: string; body: unknown }[]): InstrumentType[] => {
+  const named = entries.flatMap(({ kind, body: said }) => {
+    const { instrumentType: id, type } = said as Body;
+    return kind === 'intake' && type === undefined ? [id] : [];
+  });
+  return [...new Set(named)].flatMap((id) => instrumentType(id) ?? []);
 };

@@ -1,5 +1,4 @@
-import * as compiled from '../generated/entries.js';
-import { logbookOf, type LogbookReader, type RawEntry } from '../logbook';
+import { logbookOf, type LogbookReader } from '../logbook';
 import { printPhrase, type LengthUnit } from '../units';
 import type { Problem } from '../solvers/contract';
 import type { Entry, EntryKind, NewEntry } from './entry';
@@ -12,7 +11,6 @@ const kinds: Readonly<Record<string, JobKind<string, never>>> = jobKinds;
 const log = logbookOf<JobState, NewEntry, Entry>({
   kinds,
   empty: emptyJobState,
-  compiled,
   admits: (state, kind) => {
     if (!state.intake && kind !== 'intake')
       return [{ path: '/kind', message: 'the first entry of a job must be its intake' }];
@@ -21,12 +19,6 @@ const log = logbookOf<JobState, NewEntry, Entry>({
     return [];
   },
 });
-
-/** Problems with the form of an entry of a job, see `Logbook.problems`. */
-export const entryProblems = (entry: unknown, as: 'new' | 'stored' = 'new'): Problem[] => log.problems(entry, as);
-
-/** Problems with the body of an entry of this kind, see `Logbook.bodyProblems`. */
-export const bodyProblems = (kind: EntryKind, body: unknown): Problem[] => log.bodyProblems(kind, body);
 
 /** Problems with an entry in this job: what its form cannot show. Assumes a well-formed entry. */
 export const misfits = (state: JobState, entry: NewEntry): Problem[] => log.misfits(state, entry);
@@ -39,9 +31,6 @@ export const foldJob = (entries: readonly Entry[]): JobState => foldEntries(empt
 
 /** Reads the logbook of a job entry by entry, see `Logbook.reader`. */
 export const logbookReader = (): LogbookReader<JobState, Entry> => log.reader();
-
-/** An entry of a job from its row; total, see `Logbook.read`. */
-export const readEntry = (row: RawEntry): Entry => log.read(row);
 
 /**
  * What an entry says, in a line.

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readMoment, type RawEntry } from '../logbook';
-import { entryProblems, readEntry } from '.';
+import { entryProblems, readEntry } from '../jobForms';
 
 const row: RawEntry = {
   id: '00000000-0000-4000-8000-000000000001',

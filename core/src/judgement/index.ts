@@ -1,18 +1,3 @@
-export * from './measureState';
-export * from './pointReading';
-export * from './padReport';
-export * from './rimReport';
 export * from './suggestFindings';
 export * from './judgeJob';
-export * from './partReport';
-export * from './groupReports';
-export * from './groupAnswers';
-export * from './limitsOf';
-export type { MeasuredJob } from './measuredJob';
-export * from './airWarnings';
-export * from './passHistory';
-export * from './whatDecides';
-export * from './rodStack';
 export * from './lookAgain';
-export { leanOf, noteAnchor, notePitch, notesBeside, sharedHoles, type Lean, type SharedHole } from './pitchReport';
-export { padStandFacts, suggestFromStands } from './padStand';

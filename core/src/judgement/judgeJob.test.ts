@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { flat, gapsOverSaddle, saddle, sax, TestJob, thick, told } from '../../tests/testJob';
-import { groupsAnsweredHere, judgeJob, measureStates, padPoint, stateOf, wholeState } from '.';
+import { groupsAnsweredHere, measureStates, padPoint, wholeState } from '../measures';
+import { judgeJob, stateOf } from '.';
 
 const judged = (job: TestJob) => judgeJob(job.state, sax);
 const keys = (job: TestJob) => judged(job).suggestions.map(({ key }) => key);

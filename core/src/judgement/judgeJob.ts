@@ -1,30 +1,32 @@
 import { removableNames, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
-import { solveSeat, type SeatInput, type SeatOutput } from '../pads';
-import type { MeasureState } from './measureState';
-import { groupsAnsweredHere, type GroupAnswers } from './groupAnswers';
-import { partReport } from './groupReports';
-import { suggestFromStands } from './padStand';
-import { limitsOf } from './limitsOf';
-import { padReport, type PadReport } from './padReport';
-import type { PartReport } from './partReport';
-import { solveRim } from '../rims';
-import type { TickState, TickVerdict } from '../readings';
-import { usualSizes, type Sizes } from '../stock';
-import { remembering } from './remembered';
-import { suggestFromPitch } from './pitchReport';
-import { upperLimit } from '../practice';
-import { rimReport, type RimAnswers, type RimReport } from './rimReport';
 import {
-  openSuggestions,
-  suggestCommonCauses,
-  suggestFromLandings,
-  suggestFromTicks,
+  groupsAnsweredHere,
+  limitsOf,
+  padReport,
+  partReport,
+  rimReport,
   suggestFromPart,
+  suggestFromPitch,
   suggestFromRim,
   suggestFromSeat,
+  suggestFromStands,
+  type GroupAnswers,
+  type MeasureState,
+  type PadReport,
+  type PartReport,
+  type RimAnswers,
+  type RimReport,
   type Suggestion,
-} from './suggestFindings';
+  type TickVerdict,
+} from '../measures';
+import { solveSeat, type SeatInput, type SeatOutput } from '../pads';
+import { upperLimit } from '../practice';
+import type { TickState } from '../readings';
+import { solveRim } from '../rims';
+import { usualSizes, type Sizes } from '../stock';
+import { remembering } from './remembered';
+import { openSuggestions, suggestCommonCauses, suggestFromLandings, suggestFromTicks } from './suggestFindings';
 
 export interface JudgedPad extends PadReport {
   seat: SeatOutput | null;

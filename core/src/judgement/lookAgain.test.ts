@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { flat, sax, TestJob } from '../../tests/testJob';
-import { measuringPoints } from '../instruments';
-import { isUnchecked, judgeJob, lookAgain, pointOf } from '.';
+import { measuringPoints } from '../measures';
+import { pointOf } from '../measures';
+import { isUnchecked, judgeJob, lookAgain } from '.';
 
 const again = (job: TestJob) =>
   lookAgain(job.state, sax, judgeJob(job.state, sax)).map(({ why, group, part, after }) => [why, group, part, after]);

@@ -1,7 +1,8 @@
 import { explainedFindings, findingStatusWords, findingTitle, type FindingState } from '../findings';
 import { downTheTube, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
-import { choicesOf, pointsOf, tickGroups, type TickGroup } from '../readings';
+import { choicesOf, tickGroups, type TickGroup } from '../measures';
+import { pointsOf } from '../readings';
 import type { FindingKind, MeasureGroup } from '../vocabulary';
 import { figureState, seenParts, stateOf, type JobJudgement } from './judgeJob';
 

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { flat, sax, TestJob } from '../../tests/testJob';
 import { foldJob } from '../job';
 import { chanceFrom } from '../simulation';
-import { groupsAnsweredHere, judgeJob, placesOfType, pointOf, type JobJudgement } from '.';
+import { groupsAnsweredHere, placesOfType, pointOf } from '../measures';
+import { judgeJob, type JobJudgement } from '.';
 
 const gaps = (gap: number) => Array.from({ length: 8 }, () => gap);
 /** A state that nothing is remembered of: told anew from copies of its entries. */

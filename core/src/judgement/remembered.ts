@@ -1,7 +1,7 @@
 import type { InstrumentType } from '../instruments';
 import { sameList, type JobState } from '../job';
 import { pointsOf, type PointState } from '../readings';
-import type { MeasuredJob } from './measuredJob';
+import type { MeasuredJob } from '../measures';
 
 /** What was worked out, and all that was read for it. */
 interface Kept {

@@ -1,9 +1,11 @@
+import type { MeasureGroup } from '../vocabulary';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sax, TestJob, told } from '../../tests/testJob';
-import { applyOptions, boreAt, instrumentType, unitOfMeasure, type InstrumentType } from '../instruments';
+import { unitOfMeasure } from '../measures';
+import { applyOptions, boreAt, instrumentType, type InstrumentType } from '../instruments';
 import { chanceFrom } from '../simulation';
-import { partReport, partsOfGroup, pointsOfPart, reportedGroups, type PartReport, type ReportedGroup } from '.';
+import { partReport, partsOfGroup, pointsOfPart, reportedGroups, type PartReport } from '../measures';
 
 const clarinet = applyOptions(instrumentType('b-flat-clarinet') as InstrumentType, []);
 const oboe = instrumentType('oboe') as InstrumentType;
@@ -13,7 +15,7 @@ const sound = /\bfits\b|\bwithin\b|runs true|turns true|stands as it should|foll
 const doubt = /too near the limit/i;
 
 /** Figures near their limits, so that every verdict comes up, through gauges of every fineness. */
-function reportNearLimits(type: InstrumentType, group: ReportedGroup, part: string, seed: number): PartReport | null {
+function reportNearLimits(type: InstrumentType, group: MeasureGroup, part: string, seed: number): PartReport | null {
   const job = new TestJob({ instrumentType: type.id, family: type.family });
   const chance = chanceFrom(seed);
   const near = [0, 0.005, 0.02, 0.03, 0.05, 0.08, 0.1, 0.3][seed % 8] ?? 0;

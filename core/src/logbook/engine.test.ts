@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import * as compiled from '../generated/entries.js';
-import { logbookOf, says, strike, unreadable, type Kind, type Logged, type LogState, type Written } from '.';
+import { formsOf, logbookOf, says, strike, unreadable, type Kind, type Logged, type LogState, type Written } from '.';
 import { draftOf } from './draft';
 
 /** A logbook of something that is no trade: who is in the room. */
@@ -38,10 +38,11 @@ const empty: Room = {
   said: [],
 };
 // The bodies are held by the compiled schemas of the kinds of that name in the logbook of a job.
+const kinds = { note, time, strike, unreadable };
+const forms = formsOf<Entry>({ kinds, compiled });
 const log = logbookOf<Room, Written<string, unknown>, Entry>({
-  kinds: { note, time, strike, unreadable },
+  kinds,
   empty,
-  compiled,
   admits: ({ said }, kind) => (said.length >= 4 && kind !== 'strike' ? [{ path: '/kind', message: 'it is full' }] : []),
 });
 
@@ -87,16 +88,16 @@ describe('a logbook of any kinds', () => {
   });
   test('form is held by the schema, then by the kind', () => {
     const { seq: _, receivedAt: __, ...fresh } = came(1, 'Ori');
-    expect(log.problems(fresh)).toEqual([]);
-    expect(log.problems(came(1, 'Ori'), 'stored')).toEqual([]);
-    expect(log.problems({ ...fresh, body: {} }).map(({ path }) => path)).toEqual(['/body/text']);
-    expect(log.problems({ ...fresh, body: { text: 'hush' } })).toEqual(says('text', 'is not said aloud'));
-    expect(log.problems({ ...fresh, body: { text: 'a\0' } }).map(({ path }) => path)).toEqual(['/body/text']);
+    expect(forms.problems(fresh)).toEqual([]);
+    expect(forms.problems(came(1, 'Ori'), 'stored')).toEqual([]);
+    expect(forms.problems({ ...fresh, body: {} }).map(({ path }) => path)).toEqual(['/body/text']);
+    expect(forms.problems({ ...fresh, body: { text: 'hush' } })).toEqual(says('text', 'is not said aloud'));
+    expect(forms.problems({ ...fresh, body: { text: 'a\0' } }).map(({ path }) => path)).toEqual(['/body/text']);
     // A kind of another logbook is none of this one, though its schema is known.
-    expect(log.problems({ ...fresh, kind: 'decision' })).toEqual([
+    expect(forms.problems({ ...fresh, kind: 'decision' })).toEqual([
       { path: '/kind', message: '“decision” is not a kind of entry' },
     ]);
-    expect(log.problems({ ...fresh, kind: 'unreadable' }).map(({ path }) => path)).toEqual(['/kind']);
+    expect(forms.problems({ ...fresh, kind: 'unreadable' }).map(({ path }) => path)).toEqual(['/kind']);
   });
   test('what it says is held against what was written before', () => {
     const state = log.fold(empty, [came(1, 'Ori'), entry(2, 'time', { minutes: 1, what: 'tick' }), struck(3, 1)]);
@@ -123,8 +124,8 @@ describe('a logbook of any kinds', () => {
   });
   test('any row reads as something', () => {
     const row = { ...came(1, 'Ori'), benchTime: '2026-11-23 09:00:00+00' };
-    expect(log.read(row)).toEqual(came(1, 'Ori'));
-    expect(log.read({ ...row, kind: 'spell', body: { a: 1 } })).toMatchObject({
+    expect(forms.read(row)).toEqual(came(1, 'Ori'));
+    expect(forms.read({ ...row, kind: 'spell', body: { a: 1 } })).toMatchObject({
       id: id(1),
       seq: 1,
       kind: 'unreadable',

@@ -1,17 +1,13 @@
 import type { Problem } from '../solvers/contract';
-import { problemsWith, strangeTexts, validatorOf } from '../validation';
 import type { Phrase } from '../units';
 import { draftOf } from './draft';
 import { says, type AnyEntry, type Draft, type Kind, type LogState, type NameOf } from './kind';
-import { noMoment, readMoment, standInFor, type RawEntry } from './rawEntry';
 
-/** What makes a set of kinds a logbook. */
+/** What makes a set of kinds a logbook. Their forms are held by `formsOf`, which weighs more than all of the story. */
 export interface Rules<State> {
   /** by name; `strike` and `unreadable` among them */
   kinds: Readonly<Record<string, Kind<string, never, State>>>;
   empty: State;
-  /** the validators compiled for it: of both forms of the envelope as `new_entry` and `stored_entry`, of bodies by kind */
-  compiled: Readonly<Record<string, unknown>>;
   /** what speaks against an entry of any kind, given what was written before */
   admits?: (state: State, kind: string) => Problem[];
 }
@@ -26,13 +22,6 @@ export interface LogbookReader<State, E> {
 }
 
 export interface Logbook<State, New, E> {
-  /**
-   * Problems with the form of an entry: its envelope and the body its kind asks for. `stored` entries also carry their
-   * receipt. The same check runs before sending and on arrival.
-   */
-  problems: (entry: unknown, as?: 'new' | 'stored') => Problem[];
-  /** Problems with the body of an entry of this kind alone, their paths beginning with `/body`: for a form before it is sent. */
-  bodyProblems: (kind: string, body: unknown) => Problem[];
   /** Problems with a well-formed entry in this logbook: what its form cannot show. */
   misfits: (state: State, entry: New) => Problem[];
   /**
@@ -47,11 +36,6 @@ export interface Logbook<State, New, E> {
    * strike of what later entries are checked against folds all again.
    */
   reader: () => LogbookReader<State, E>;
-  /**
-   * An entry from its row. Total: what does not read as the entry it says it is comes back as one of kind `unreadable`,
-   * with what is wrong and what it was, so that one rotten row never takes down more than itself.
-   */
-  read: (row: RawEntry) => E;
   /** What an entry says, in a line. */
   words: (entry: E, names: ReadonlyMap<string, string>) => Phrase;
 }
@@ -64,29 +48,9 @@ export function logbookOf<
 >(rules: Rules<State>): Logbook<State, New, E> {
   /** What the engine itself writes of a draft. */
   type Open = Draft<LogState<E>>;
-  const { empty, compiled } = rules;
+  const { empty } = rules;
   const kindOf = (name: string) =>
     (Object.hasOwn(rules.kinds, name) ? rules.kinds[name] : undefined) as Kind<string, unknown, State> | undefined;
-
-  const bodyProblems = (name: string, body: unknown): Problem[] => {
-    const kind = kindOf(name);
-    const validate = validatorOf(compiled, name);
-    if (!kind || !validate) return [{ path: '/kind', message: `“${name}” is not a kind of entry` }];
-    const ofForm = problemsWith(validate, body).map(({ path, message }) => ({ path: `/body${path}`, message }));
-    return ofForm.length > 0 ? ofForm : (kind.problems?.(body) ?? []);
-  };
-  const problems = (entry: unknown, as: 'new' | 'stored' = 'new'): Problem[] => {
-    const envelope = validatorOf(compiled, `${as}_entry`);
-    if (!envelope) throw new Error(`no envelope was compiled for ${as} entries`);
-    const outer = problemsWith(envelope, entry);
-    if (outer.length > 0) return outer;
-    const strange = strangeTexts(entry);
-    if (strange.length > 0) return strange;
-    const { kind, body } = entry as AnyEntry;
-    if (kind === 'unreadable' && as === 'new')
-      return [{ path: '/kind', message: 'is written by nobody: it stands for an entry that cannot be read' }];
-    return bodyProblems(kind, body);
-  };
 
   const strikeMisfits = (state: State, id: string): Problem[] => {
     const target = state.byId.get(id);
@@ -158,8 +122,6 @@ export function logbookOf<
   };
 
   return {
-    problems,
-    bodyProblems,
     misfits,
     fold,
     reader: () => {
@@ -179,13 +141,6 @@ export function logbookOf<
           takeIn(draft as unknown as Open, all);
         },
       };
-    },
-    read: (row) => {
-      const { id, seq, kind, body, author } = row;
-      const receivedAt = readMoment(row.receivedAt) ?? noMoment;
-      const plain = { id, seq, kind, body, author, benchTime: readMoment(row.benchTime) ?? '', receivedAt };
-      const wrong = problems(plain, 'stored');
-      return (wrong.length === 0 ? plain : { ...standInFor(row, wrong), seq, receivedAt }) as unknown as E;
     },
     words: ({ kind, body }, names) => {
       const name: NameOf = (part) => names.get(part) ?? part;

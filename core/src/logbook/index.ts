@@ -1,4 +1,5 @@
 export { strike, unreadable, type StrikeBody, type UnreadableBody } from './engineKinds';
+export { formsOf, type Forms } from './forms';
 export { logbookOf, type Logbook, type LogbookReader } from './engine';
 export {
   says,

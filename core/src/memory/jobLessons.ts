@@ -1,6 +1,6 @@
 import { partNames, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
-import { learnedReturn, learnedSteps, straightenPasses, tenonZones, turnPasses } from '../judgement';
+import { learnedReturn, learnedSteps, straightenPasses, tenonZones, turnPasses } from '../measures';
 import { learn, type Learned } from '../metrology';
 import { cutsMade } from '../sound';
 import { length, phrase, type Phrase } from '../units';

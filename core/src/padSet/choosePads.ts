@@ -1,6 +1,6 @@
 import type { InstrumentType } from '../instruments';
 import type { JobState } from '../job';
-import { limitsOf } from '../judgement';
+import { limitsOf } from '../measures';
 import { chosenKey, lineFor, type Chosen, type ChosenLine } from '../materials';
 import { Unsolvable } from '../metrology';
 import { solvePadChoice, type PadChoiceOutput } from '../pads';

@@ -1,5 +1,5 @@
 import { padsDownTheTube, type InstrumentType } from '../instruments';
-import { readPoint } from '../judgement';
+import { readPoint } from '../measures';
 import { medianOf } from '../metrology';
 import type { JobState } from '../job';
 import type { Measure } from '../vocabulary';

@@ -1,6 +1,6 @@
 import { padsDownTheTube, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
-import { limitsOf, readPoint } from '../judgement';
+import { limitsOf, readPoint } from '../measures';
 import { chosenKey } from '../materials';
 import { upperLimit } from '../practice';
 

@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { sax, TestJob } from '../../tests/testJob';
-import { entryProblems, misfits, type NewEntry } from '../job';
+import { misfits, type NewEntry } from '../job';
 import { lineFor } from '../materials';
 import type { StockItem } from '../stock';
 import { chooseResonators, stackStands, turnShims } from '.';
+import { entryProblems } from '../jobForms';
 
 const stand = (part: string) => ({ group: 'pad', part, measure: 'stand', clock: 0 }) as const;
 const lower = sax.pads.filter(({ stack }) => stack === 'lower').map(({ hole }) => hole);

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { sax, TestJob } from '../../tests/testJob';
-import { entryProblems } from '../job';
 import { judgeJob } from '../judgement';
 import { doSteps, heldUp, jobPlan, type Step } from '.';
+import { entryProblems } from '../jobForms';
 
 const step = (id: string, change: Partial<Step> = {}): Step =>
   ({

@@ -15,31 +15,15 @@ import { rememberedOf, type JobState } from '../job';
 import { takenBy } from '../materials';
 import { resonatorOf } from '../padSet';
 import type { OperationState } from './operationState';
-import {
-  groupOfFinding,
-  limitsOf,
-  measureStateWords,
-  reportedGroups,
-  seenParts,
-  stateOf,
-  type JobJudgement,
-} from '../judgement';
+import { groupNamed, isJudged, limitsOf, measureStateWords } from '../measures';
+import { groupOfFinding, seenParts, stateOf, type JobJudgement } from '../judgement';
 import { assemblyGuide } from '../stripdown';
 import { landingWords } from '../survey';
 import { isLargeHole, settingsOf, tolerance, toleranceWords, type LimitSource, type Tolerance } from '../practice';
 import type { RuleChange } from '../regulation';
 import type { Sizes } from '../stock';
 import { printPhrase, type KeptUnit } from '../units';
-import type {
-  Family,
-  FindingKind,
-  MaterialUse,
-  MeasureGroup,
-  PassKind,
-  PracticeSettings,
-  SurveyStation,
-  ToleranceName,
-} from '../vocabulary';
+import type { Family, MaterialUse, MeasureGroup, PassKind, PracticeSettings, ToleranceName } from '../vocabulary';
 import { learnedFor, type LearnedFactor, type LearnedTimes } from './learnTimes';
 import { tableWith, type OperationKind, type OperationTable } from './operations';
 import { asDone, howLines, operationTitle, planOverhaul, wholeInstrument } from './planOverhaul';
@@ -122,9 +106,6 @@ export interface PlanBasis {
   person?: string;
 }
 
-/** Groups this version can measure; a gate asks only for what a technician can give it. */
-const measurable = new Set<string>(['pad', 'rim', ...reportedGroups]);
-
 /** Looking at a step again is less than doing it: these shares of its minutes, low, likely and high. */
 const againShare = { low: 0.2, likely: 0.5, high: 1 } as const;
 
@@ -135,36 +116,23 @@ const planned = (state: JobState, finding: FindingState) =>
   // What was found good when it was looked at again asks for nothing.
   (finding.status === 'cured' && cureOf(state, finding) !== null);
 
-/** The station of a survey at which every part of a group is looked at in one pass, where there is one. */
-const lookedAtStation: Partial<Record<string, SurveyStation>> = {
-  'body-line': 'body',
-  'rim': 'holes',
-  'post': 'mechanism',
-};
-
 /**
  * The parts of a group that do not count as good while nobody has looked at them, in an overhaul: every pad and every joint
  * by itself, for a look takes one key; rims, posts and lines where their station of the survey was not gone through.
  */
 function everyPart(state: JobState, group: string, type: InstrumentType): string[] {
   if (state.intake?.scope !== 'overhaul') return [];
-  if (group === 'pad') return type.pads.map(({ hole }) => hole);
-  // What is soldered is looked at with the seams.
-  if (group === 'joint') return type.joints.flatMap(({ id, kind }) => (kind === 'soldered' ? [] : [id]));
-  const station = lookedAtStation[group];
-  if (station === undefined || state.survey.get(station)?.outcome === 'looked') return [];
-  if (group === 'rim') return type.pads.map(({ hole }) => hole);
-  return group === 'post'
-    ? type.posts.flatMap(({ id, rod }) => (rod === undefined ? [] : [id]))
-    : type.sections.map(({ id }) => id);
+  const { everyPart: partsOf, station } = groupNamed(group) ?? {};
+  if (station !== undefined && state.survey.get(station)?.outcome === 'looked') return [];
+  return partsOf?.(type) ?? [];
 }
 
-/** In a repair nobody takes eight heights of a rim that nothing speaks against, for one pad. */
+/** In a repair some are asked for only where something speaks against the part. */
 function unasked({ intake, findings }: JobState, group: string, part: string): boolean {
-  if (intake?.scope !== 'repair' || group !== 'rim') return false;
-  const rimKinds: readonly FindingKind[] = ['rim-warped', 'rim-chipped', 'hole-oval', 'hole-unsoldered'];
+  const onlyFor = groupNamed(group)?.inRepairOnlyFor;
+  if (intake?.scope !== 'repair' || !onlyFor) return false;
   return ![...findings.values()].some(
-    (finding) => finding.part === part && rimKinds.includes(finding.kind) && finding.status !== 'declined',
+    (finding) => finding.part === part && onlyFor.includes(finding.kind) && finding.status !== 'declined',
   );
 }
 
@@ -187,7 +155,8 @@ function checksOf(
   const checks: GateCheck[] = [];
   for (const need of measures) {
     const [group = '', part = ''] = need.split(':');
-    if (!measurable.has(group)) continue;
+    // A gate asks only for what a technician can give it.
+    if (!isJudged(group)) continue;
     const every = part === '*' ? new Set(everyPart(state, group, type)) : new Set<string>();
     // A wildcard speaks of those, and of all that was read or looked at in this job.
     for (const concerned of part === '*' ? new Set([...every, ...seenParts(state, group)]) : [part]) {
@@ -299,7 +268,7 @@ const plannedWork = (state: JobState, type: InstrumentType, custom?: CustomWork)
   );
 
 /** What the owner has agreed to and refused; null when nothing was ever agreed. */
-export function agreedWork(state: JobState): { agreed: Set<string>; refused: Set<string> } | null {
+function agreedWork(state: JobState): { agreed: Set<string>; refused: Set<string> } | null {
   const agreed = new Set<string>();
   const refused = new Set<string>();
   let asked = false;

@@ -7,7 +7,7 @@ import {
   type InstrumentType,
   type WorkSpot,
 } from '../instruments';
-import { placesOfType } from '../judgement';
+import { placesOfType } from '../measures';
 import { practices, settingsOf } from '../practice';
 import type { Family, PracticeQuestion, PracticeSettings } from '../vocabulary';
 import {
@@ -61,10 +61,10 @@ const usualSize: Record<Family, Size> = {
 export const wholeInstrument = 'instrument';
 
 /** The id of an operation: stable from call to call, since it says only what is done and where. */
-export const operationId = (kind: string, part: string): string => `${kind}:${part}`;
+const operationId = (kind: string, part: string): string => `${kind}:${part}`;
 
 /** Takes an operation id apart again. */
-export const kindOf = (id: string): string => id.slice(0, id.indexOf(':'));
+const kindOf = (id: string): string => id.slice(0, id.indexOf(':'));
 
 const partOf = (id: string): string => id.slice(id.indexOf(':') + 1);
 
@@ -92,7 +92,7 @@ export const howLines = (kind: OperationKind, settings: PracticeSettings): strin
 ];
 
 /** How the pads of a part are held; of the whole instrument as most of them are. A flute nobody describes has dry pads. */
-export function holdOf(family: Family, type: InstrumentType | null, part: string): 'glued' | 'dry' {
+function holdOf(family: Family, type: InstrumentType | null, part: string): 'glued' | 'dry' {
   if (!type) return family === 'flute' ? 'dry' : 'glued';
   const own = type.pads.filter(({ hole }) => hole === part);
   const pads = own.length > 0 ? own : type.pads;

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sax, TestJob, uuid } from '../../tests/testJob';
-import { instrumentType, measuringPoints, partsNear, shippedTypes, type InstrumentType } from '../instruments';
+import { measuringPoints } from '../measures';
+import { instrumentType, partsNear, shippedTypes, type InstrumentType } from '../instruments';
 import { judgeJob } from '../judgement';
 import { findingKinds, practiceNames, practiceQuestions, practiceSides, scopes } from '../vocabulary';
 import {

@@ -138,6 +138,11 @@ const table = {
   jointLeakShare: { flute: [1, 2, 3], reed: [1, 2, 3], saxophone: [1, 3, 5] },
   // From its name, once the whole instrument is tuned as well as it can be; an old one keeps its own scale.
   noteCents: { flute: [8, 12, 20], reed: [8, 12, 20], saxophone: [10, 15, 25] },
+  // How far work may go before something else is done.
+  rimRemoval: { flute: [0.08, 0.08, 0.08], reed: [0.08, 0.08, 0.08], saxophone: [0.08, 0.08, 0.08] },
+  tubeReduction: { flute: [0.05, 0.05, 0.05], reed: [0.05, 0.05, 0.05], saxophone: [0.05, 0.05, 0.05] },
+  tenonOvershoot: { flute: [0.02, 0.02, 0.02], reed: [0.02, 0.02, 0.02], saxophone: [0.02, 0.02, 0.02] },
+  tenonStep: { flute: [0.01, 0.01, 0.01], reed: [0.01, 0.01, 0.01], saxophone: [0.01, 0.01, 0.01] },
 } as const satisfies Record<ToleranceName, Partial<Record<Column, ByPractice>>>;
 
 /** The column of the tables a family is read from. */
@@ -222,6 +227,12 @@ export function rimLimits(source: LimitSource, holeDiameter: number) {
   };
 }
 
+/** How far work may go where this practice does it, mm: the tables have it for every instrument. */
+export const workLimit = (
+  name: 'rimRemoval' | 'tubeReduction' | 'tenonOvershoot' | 'tenonStep',
+  source: LimitSource,
+): number => upper(tolerance(name, source), 0);
+
 /** The largest gap under a pad at the lightest touch, mm. */
 export const padGapLimit = (source: LimitSource): number => upper(tolerance('padGap', source), 0);
 
@@ -257,4 +268,8 @@ export const toleranceWords: Record<
   jointLeakMlPerMinute: { words: 'Leak of a joint at 2.5 kPa', unit: 'mL/min' },
   jointLeakShare: { words: 'Leak of a joint, of the way from closed to open', unit: '%' },
   noteCents: { words: 'A note from its name, either way', unit: 'cents' },
+  rimRemoval: { words: 'Taken off a rim by dressing, before it is raised first', unit: 'mm' },
+  tubeReduction: { words: 'Taken off the outside of a hinge tube by swaging', unit: 'mm' },
+  tenonOvershoot: { words: 'A tenon is expanded beyond its size by', unit: 'mm' },
+  tenonStep: { words: 'A tenon is brought back by, at a time, until its own passes say', unit: 'mm' },
 };

@@ -1,5 +1,5 @@
 import type { JobState } from '../job';
-import { choicesOf, type TickGroup } from '../readings';
+import { choicesOf, type TickGroup } from '../measures';
 import { intervalOf, latenessNow, type LinkStop } from '../regulation';
 import { chanceFrom, type Chance } from '../simulation';
 import { hiddenMechanism, type LaidOut } from './hiddenMechanism';

@@ -10,16 +10,5 @@ export {
 } from './point';
 export { pointWords } from './pointWords';
 export { disturb } from './ledger';
-export {
-  choiceOf,
-  choicesOf,
-  isTickGroup,
-  meansWords,
-  tickChoices,
-  tickGroups,
-  type TickChoice,
-  type TickGroup,
-  type TickVerdict,
-} from './tickChoices';
 export { tickWords, type TickState } from './tick.kind';
 export type { PointState, ReadingState, Staleness } from './readingState';

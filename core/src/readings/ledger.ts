@@ -1,7 +1,7 @@
 import { heldKey, matchesMeasure, pointKey, type MeasuringPoint } from './point';
 import type { PointState, ReadingState, Staleness } from './readingState';
 import type { TickState } from './tick.kind';
-import type { MeasureGroup } from '../vocabulary';
+import { groupNamed } from '../measures/registry';
 
 /** What a batch may write to: the points of a job that is being folded. */
 interface OpenPoints {
@@ -72,13 +72,12 @@ export function addTick(draft: Pick<OpenPoints, 'ticks'>, tick: TickState): void
   draft.ticks.set(key, { ...tick, earlier: [...earlier, last].slice(-mostEarlier) });
 }
 
-/** What the air of an instrument goes past: once one of these is worked on, no note is known to be what it was. */
-const inTheAir: ReadonlySet<string> = new Set<MeasureGroup>(['bore', 'rim', 'hole', 'joint', 'pad', 'link']);
-
 /** The one place where work makes readings and looks stale: a done operation, or one pass of a correction. */
 export function disturb(draft: OpenPoints, moved: readonly string[], stale: Staleness): void {
   if (moved.length === 0) return;
-  const disturbs = moved.some((pattern) => inTheAir.has(pattern.split(':')[0] ?? '')) ? [...moved, 'pitch:*'] : moved;
+  const disturbs = moved.some((pattern) => groupNamed(pattern.split(':')[0] ?? '')?.inTheAir)
+    ? [...moved, 'pitch:*']
+    : moved;
   for (const [id, note] of draft.played)
     if (note.stale === null && disturbs.some((pattern) => matchesMeasure(pattern, 'pitch', id)))
       draft.played.set(id, { ...note, stale });

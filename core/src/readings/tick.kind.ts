@@ -2,6 +2,7 @@ import type { FromSchema, JSONSchema } from 'json-schema-to-ts';
 import { strangePart } from '../instruments';
 import { partId } from '../instruments/instrumentType.schema';
 import type { JobKind } from '../job';
+import { choiceOf, meansWords, tickGroups, type TickVerdict } from '../measures/registry';
 import { says } from '../logbook';
 import { phrase, stock, type Phrase } from '../units';
 import { freeText } from '../validation/plain.schema';
@@ -9,13 +10,12 @@ import { addTick } from './ledger';
 import { heldWords } from './point';
 import { heldSchema } from './point.schema';
 import type { Staleness } from './readingState';
-import { choiceOf, meansWords, tickChoices, type TickGroup, type TickVerdict } from './tickChoices';
 
 const body = {
   type: 'object',
   description: 'a look without a figure: a part of a group is good, a hair off, or plainly wrong',
   properties: {
-    group: { enum: Object.keys(tickChoices) as TickGroup[] },
+    group: { enum: tickGroups },
     part: partId,
     says: { type: 'string', pattern: '^[a-z-]+$', maxLength: 40, description: 'the answer, as the group has it' },
     film: { type: 'number', exclusiveMinimum: 0, maximum: 1, description: 'thickness of the film that was pulled, mm' },

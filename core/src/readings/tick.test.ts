@@ -1,11 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { sax, TestJob, told } from '../../tests/testJob';
-import { entryProblems, misfits, type NewEntry } from '../job';
-import { figuresDecide, judgeJob, padClocks, padPoint, stateOf } from '../judgement';
-import { partsOfGroup } from '../judgement/groupReports';
+import { misfits, type NewEntry } from '../job';
+import { padClocks, padPoint } from '../measures';
+import { figuresDecide, judgeJob, stateOf } from '../judgement';
+import { partsOfGroup } from '../measures';
 import { jobPlan } from '../plan';
 import { jobRecord } from '../record';
-import { choicesOf, tickGroups, tickWords } from '.';
+import { choicesOf, tickGroups } from '../measures';
+import { tickWords } from '.';
+import { entryProblems } from '../jobForms';
 
 const look = (job: TestJob, group: string, part: string, says: string, more: object = {}) =>
   job.write('tick', { group, part, says, ...more });

@@ -1,6 +1,6 @@
 export * from './jobDocument.schema';
 export * from './jobDocument';
-export { lightHistory, type LightPair } from './lightHistory';
+export type { LightPair } from './lightHistory';
 export { measureHistory, type BeforeAfter, type ReadOnly, type RecordFigure } from './measureHistory';
 export { mostPhotoPairs, photoPairs, type PhotoPair } from './photoHistory';
 export * from './stepReadings';

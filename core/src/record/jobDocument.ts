@@ -1,8 +1,9 @@
-import { entryProblems, logbookReader, misfits, type Entry } from '../job';
+import { logbookReader, misfits, type Entry } from '../job';
 import type { Problem } from '../solvers/contract';
 import { job_document } from '../generated/documents.js';
 import { problemsWith } from '../validation';
 import { jobDocumentVersion } from './jobDocument.schema';
+import { entryProblems } from '../jobForms';
 
 /** A whole job in one document. Published as docs/schemas/job-document-1.json. */
 export interface JobDocument {

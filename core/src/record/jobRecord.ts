@@ -69,7 +69,7 @@ export interface JobRecord {
 }
 
 /** What every owner is told, by family; the technician adds to it at sign-off. */
-export function usualOwnerCautions(type: InstrumentType): string[] {
+function usualOwnerCautions(type: InstrumentType): string[] {
   const usual = [
     'Have it looked over within a year, or at once if it has fallen.',
     'Never press a key down by its lever arm.',

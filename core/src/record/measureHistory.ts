@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import { padReport, partReport, rimReport, type ReportFact } from '../judgement';
+import { partFigures, roundGroups, type ReportFact } from '../measures';
 import type { JobState } from '../job';
 import type { PointState } from '../readings';
 import type { KeptUnit } from '../units';
@@ -56,69 +56,20 @@ export function generation(state: JobState, which: 'first' | 'last' | 'spoilt'):
   return { ...state, points };
 }
 
-export function padFigure(state: JobState, type: InstrumentType, part: string): RecordFigure | null {
-  const points =
-    padReport(state, type, part)?.points.flatMap(({ conformity }) => (conformity ? [conformity] : [])) ?? [];
-  const widest = points.reduce<(typeof points)[number] | null>(
-    (most, c) => (most && most.mean >= c.mean ? most : c),
-    null,
-  );
-  return widest && { value: widest.mean, uncertainty: widest.expandedUncertainty };
-}
-
-export function rimFigure(state: JobState, type: InstrumentType, part: string): RecordFigure | null {
-  const flatness = rimReport(state, type, part)?.flatness;
-  return flatness ? { value: flatness.mean, uncertainty: flatness.expandedUncertainty } : null;
-}
-
-const differs = (a: RecordFigure | null, b: RecordFigure | null) => a?.value !== b?.value;
-
 /** The figures of one part that a limit judges, by their ids. */
 function figuresOf(state: JobState, type: InstrumentType, group: string, part: string): Map<string, ReportFact> {
-  const facts = partReport(state, type, group, part)?.facts ?? [];
+  const facts = partFigures(state, type, group, part)?.facts ?? [];
   return new Map(facts.filter(({ verdict }) => verdict !== null).map((fact) => [fact.id, fact]));
 }
 const figure = ({ value, uncertainty }: ReportFact): RecordFigure => ({ value, uncertainty: uncertainty ?? 0 });
 
-/** What a pad or a rim comes to, told like any other figure. */
-function rounds(state: JobState, type: InstrumentType, first: JobState, last: JobState): BeforeAfter[] {
-  const rows: BeforeAfter[] = [];
-  const add = (
-    row: Omit<BeforeAfter, 'unit' | 'before' | 'after'>,
-    before: RecordFigure | null,
-    after: RecordFigure | null,
-  ) => after && rows.push({ ...row, unit: 'mm', before: differs(before, after) ? before : null, after });
-  for (const { id: part } of type.holes) {
-    const rim = rimReport(state, type, part);
-    if (rim)
-      add(
-        {
-          group: 'rim',
-          part,
-          id: 'flatness',
-          what: 'flatness',
-          limit: { upper: rim.limits.flatness },
-          stale: rim.state === 'stale',
-        },
-        rimFigure(first, type, part),
-        rimFigure(last, type, part),
-      );
-    const pad = padReport(state, type, part);
-    if (pad)
-      add(
-        {
-          group: 'pad',
-          part,
-          id: 'widest-gap',
-          what: 'widest gap',
-          limit: { upper: pad.limit },
-          stale: pad.state === 'stale',
-        },
-        padFigure(first, type, part),
-        padFigure(last, type, part),
-      );
-  }
-  return rows;
+/** What was read round the clock comes first, in the order of the tube; then all else as it was met. */
+function inOrder(read: readonly ReadOnly[], { holes }: InstrumentType): ReadOnly[] {
+  const place = new Map(holes.map(({ id }, i) => [id, i]));
+  const round = (group: MeasureGroup) => roundGroups.indexOf(group);
+  const [rounds, others] = [true, false].map((isRound) => read.filter(({ group }) => round(group) >= 0 === isRound));
+  const along = ({ group, part }: ReadOnly) => (place.get(part) ?? holes.length) * roundGroups.length + round(group);
+  return [...(rounds ?? []).sort((a, b) => along(a) - along(b)), ...(others ?? [])];
 }
 
 /**
@@ -127,7 +78,7 @@ function rounds(state: JobState, type: InstrumentType, first: JobState, last: Jo
  */
 export function measureHistory(state: JobState, type: InstrumentType): { rows: BeforeAfter[]; readOnly: ReadOnly[] } {
   const [first, last] = [generation(state, 'first'), generation(state, 'last')];
-  const rows = rounds(state, type, first, last);
+  const rows: BeforeAfter[] = [];
   const counts = new Map<string, ReadOnly>();
   for (const { point, readings } of state.points.values()) {
     if (readings.length === 0) continue;
@@ -135,10 +86,9 @@ export function measureHistory(state: JobState, type: InstrumentType): { rows: B
     const known = counts.get(`${group}:${part}`) ?? { group, part, readings: 0 };
     counts.set(`${group}:${part}`, { ...known, readings: known.readings + readings.length });
   }
-  for (const { group, part } of counts.values()) {
-    if (group === 'pad' || group === 'rim') continue;
+  for (const { group, part } of inOrder([...counts.values()], type)) {
     const [before, after] = [figuresOf(first, type, group, part), figuresOf(last, type, group, part)];
-    const stale = partReport(state, type, group, part)?.state === 'stale';
+    const stale = partFigures(state, type, group, part)?.state === 'stale';
     for (const fact of after.values()) {
       const was = before.get(fact.id);
       rows.push({

@@ -1,5 +1,5 @@
 import { fingeringWords } from '../instruments';
-import { notePitch } from '../judgement';
+import { notePitch } from '../measures';
 import { centsText, compassOf, heardAs, heardWords, isGood, playSheet, resultWords } from '../sound';
 import type { JobState } from '../job';
 

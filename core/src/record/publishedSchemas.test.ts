@@ -2,10 +2,11 @@ import { describe, expect, test } from '@jest/globals';
 import { Validator } from '@cfworker/json-schema';
 import { damagesOf, sampleOf, type Schema } from '../../tests/fromSchema';
 import { shippedTypes } from '../instruments';
-import { entryBodies, entryKinds, entryProblems, storedEntrySchema, type EntryKind } from '../job';
+import { entryBodies, entryKinds, storedEntrySchema, type EntryKind } from '../job';
 import { newPiece, pieceProblems } from '../practicePieces';
 import { chanceFrom } from '../simulation';
 import { publishedSchemas } from '.';
+import { entryProblems } from '../jobForms';
 
 // Another validator than the one that compiles our own: what is published must mean the same to others.
 const documents = new Validator(publishedSchemas['job-document'] as object, '2020-12', true);

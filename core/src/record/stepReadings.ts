@@ -1,9 +1,9 @@
 import type { InstrumentType } from '../instruments';
-import { partReport, type ReportFact } from '../judgement';
+import { partFigures, type ReportFact } from '../measures';
 import type { KeptUnit } from '../units';
 import type { JobState } from '../job';
 import { establishes, type Step } from '../plan';
-import { generation, padFigure, rimFigure } from './measureHistory';
+import { generation } from './measureHistory';
 
 /** One figure of a step's own part: as it was before work spoilt it, and as it is now. */
 export interface StepReading {
@@ -21,12 +21,7 @@ type Figures = Map<string, Pick<ReportFact, 'id' | 'words' | 'unit' | 'value'>>;
 
 /** What the readings of one part come to. */
 function figuresOf(state: JobState, type: InstrumentType, group: string, part: string): Figures {
-  if (group === 'pad' || group === 'rim') {
-    const figure = group === 'pad' ? padFigure(state, type, part) : rimFigure(state, type, part);
-    const [id, words] = group === 'pad' ? ['widest-gap', 'Widest gap'] : ['flatness', 'Flatness'];
-    return new Map(figure ? [[id, { id, words, unit: 'mm', value: figure.value }]] : []);
-  }
-  const facts = partReport(state, type, group, part)?.facts ?? [];
+  const facts = partFigures(state, type, group, part)?.facts ?? [];
   return new Map(facts.filter(({ limit }) => limit !== null).map((fact) => [fact.id, fact]));
 }
 

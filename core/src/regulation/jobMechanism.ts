@@ -1,5 +1,5 @@
 import { isPair, movedKeys, type InstrumentType } from '../instruments';
-import { gapsRead, readPoint } from '../judgement';
+import { gapsRead, readPoint } from '../measures';
 import { bandOf, upperLimit, type LimitSource } from '../practice';
 import { lightDirection } from '../survey';
 import type { RegulatedJob } from './linkLooks';

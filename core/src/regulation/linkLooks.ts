@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import { coarsestGauge, readPoint } from '../judgement';
+import { coarsestGauge, readPoint } from '../measures';
 import type { JobState } from '../job';
 import { solveConformity } from '../metrology';
 import { pointsOf, tickWords, type ReadingState, type Staleness, type TickState } from '../readings';

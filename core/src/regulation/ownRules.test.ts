@@ -1,11 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { TestJob, told } from '../../tests/testJob';
 import { applyOptions, instrumentType, type InstrumentType } from '../instruments';
-import { entryProblems, misfits, type NewEntry } from '../job';
+import { misfits, type NewEntry } from '../job';
 import { jobRecord } from '../record';
-import { foldShop, shopEntryProblems, shopRules, type ShopEntry } from '../shop';
+import { foldShop, shopRules, type ShopEntry } from '../shop';
 import { regulationOf, rulesSeen, type RuleChange } from '.';
 import { regulationQuestions } from './regulationOf';
+import { entryProblems } from '../jobForms';
+import { shopEntryProblems } from '../shopForms';
 
 const flute = applyOptions(instrumentType('concert-flute') as InstrumentType, []);
 const films = [0.01, 0.02, 0.05];

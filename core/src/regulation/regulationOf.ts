@@ -1,6 +1,6 @@
 import { isPair, type InstrumentType } from '../instruments';
 import { emptyJobState } from '../job';
-import { limitsOf } from '../judgement';
+import { limitsOf } from '../measures';
 import type { LimitSource } from '../practice';
 import { heldKey } from '../readings';
 import { lateness, touchForce, workedRules, type WorkedRule } from './workedRules';

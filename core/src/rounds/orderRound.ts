@@ -1,4 +1,5 @@
-import { downTheTube, measuringPoints, unitOfMeasure, type InstrumentType } from '../instruments';
+import { measuringPoints, unitOfMeasure } from '../measures';
+import { downTheTube, type InstrumentType } from '../instruments';
 import { pointKey, type MeasuringPoint } from '../readings';
 import type { Measure } from '../vocabulary';
 

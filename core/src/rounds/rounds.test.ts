@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { sax, TestJob } from '../../tests/testJob';
-import { downTheTube, measuringPoints } from '../instruments';
-import { pointOf, padPoint } from '../judgement';
+import { measuringPoints } from '../measures';
+import { downTheTube } from '../instruments';
+import { pointOf, padPoint } from '../measures';
 import { pointKey, type MeasuringPoint } from '../readings';
 import { usualGauge } from '../metrology';
 import { orderRound, roundProgress } from '.';

@@ -1,6 +1,7 @@
 export * from './shopEntry';
 export * from './shopEntry.schema';
 export * from './shopState';
+export { shopKinds } from './kinds';
 export * from './shopLogbook';
 export type { GaugeCheck } from './gaugeCheck.kind';
 export type { ShopHours } from './hours.kind';

@@ -5,7 +5,8 @@ import { judgeJob } from '../judgement';
 import { jobPlan } from '../plan';
 import { stepReadings } from '../record';
 import { usualSizes } from '../stock';
-import { cautionWords, customWork, foldShop, freshShop, planBasis, shopEntryProblems, type ShopEntry } from '.';
+import { cautionWords, customWork, foldShop, freshShop, planBasis, type ShopEntry } from '.';
+import { shopEntryProblems } from '../shopForms';
 
 const entry = (seq: number, kind: string, body: object) =>
   ({

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { padPoint } from '../judgement';
+import { padPoint } from '../measures';
 import { TestJob } from '../../tests/testJob';
 import {
   calibrationDue,
@@ -10,10 +10,10 @@ import {
   gaugeWarnings,
   nextGrade,
   readingDoubts,
-  shopEntryProblems,
   type KeptGauge,
   type ShopEntry,
 } from '.';
+import { shopEntryProblems } from '../shopForms';
 
 const entry = (seq: number, kind: string, body: object, benchTime = '2026-11-23T08:00:00.000Z') =>
   ({

@@ -1,5 +1,4 @@
-import * as compiled from '../generated/shop.js';
-import { logbookOf, type RawEntry } from '../logbook';
+import { logbookOf } from '../logbook';
 import type { Problem } from '../solvers/contract';
 import { shopKinds } from './kinds';
 import type { NewShopEntry, ShopEntry } from './shopEntry';
@@ -8,11 +7,7 @@ import { freshBook, shopOf, type ShopBook, type ShopState } from './shopState';
 const log = logbookOf<ShopBook, NewShopEntry, ShopEntry>({
   kinds: shopKinds,
   empty: freshBook,
-  compiled,
 });
-
-/** Problems with the form of an entry of the shop, see `Logbook.problems`. */
-export const shopEntryProblems = (entry: unknown): Problem[] => log.problems(entry);
 
 /** Problems with an entry in the logbook of the shop, as it stands. */
 export const shopMisfits = (book: ShopBook, entry: NewShopEntry): Problem[] => log.misfits(book, entry);
@@ -22,6 +17,3 @@ export const foldShopBook = (book: ShopBook, more: readonly ShopEntry[]): ShopBo
 
 /** The state of the shop from its whole logbook. */
 export const foldShop = (entries: readonly ShopEntry[]): ShopState => shopOf(foldShopBook(freshBook, entries));
-
-/** An entry of the shop from its row; total, see `Logbook.read`. */
-export const readShopEntry = (row: RawEntry): ShopEntry => log.read(row);

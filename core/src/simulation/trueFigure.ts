@@ -1,6 +1,7 @@
 import { pitchesOf, usualSpread } from './truePitch';
 import { annulusLeak } from '../joints';
-import { boreAt, postsOf, referenceKey, rodsOf, type InstrumentType } from '../instruments';
+import { referenceKey } from '../measures';
+import { boreAt, postsOf, rodsOf, type InstrumentType } from '../instruments';
 import type { MeasuringPoint } from '../readings';
 import { toRadians } from '../metrology';
 import { cupAcross, usualCupDepth, usualStand } from '../padSet';

@@ -1,5 +1,5 @@
 import type { InstrumentType } from '../instruments';
-import { padClocks } from '../judgement';
+import { padClocks } from '../measures';
 import { compassOf, heardOf, leaksByNote, soundNotes, soundOf, usualSlit, wallOf, type Slit } from '../sound';
 import { centsOf } from '../tuning';
 import { chanceFrom, trueGaps, type TrueInstrument } from './trueInstrument';

@@ -3,7 +3,7 @@ export { whichNote, type NamedPitch } from './whichNote';
 export { partnersOf } from './partners';
 export { fingeredLike } from './fingeredLike';
 export { centsText, compassOf, frequencyOf, semitoneOf, type Fingering } from './notes';
-export { soundOf, ventOf, warm, type Slit, type SoundTube, type WallLeak } from './soundTube';
+export { soundOf, ventOf, type Slit, type SoundTube, type WallLeak } from './soundTube';
 export { heardFrom, leaksByNote, quickLoss, soundNotes, type NoteLoss, type SoundNote } from './leaksByNote';
 export {
   heardAs,
@@ -40,7 +40,6 @@ export {
   noteLimit,
   notesPutOut,
   raisedBy,
-  tubeNow,
   tuneAnswer,
   tuneQuestion,
   ventsOf,
@@ -51,5 +50,5 @@ export {
   type Vent,
 } from './tuningPlan';
 export { playSheet, type SheetLine } from './playSheet';
-export { isGood, resultWords, testResults, type TestResult, type TestedLine } from './tested.kind';
+export { isGood, resultWords, type TestResult, type TestedLine } from './tested.kind';
 export { heardWords, type PlayedBody, type PlayedNote } from './played.kind';

@@ -1,4 +1,4 @@
-import { gapsRead, padClocks, readPoint, type MeasuredJob } from '../judgement';
+import { gapsRead, padClocks, readPoint, type MeasuredJob } from '../measures';
 import { isOpenStatus } from '../findings';
 import { boreAt, placeOfPart, sectionStarts, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';

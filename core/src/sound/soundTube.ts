@@ -13,7 +13,7 @@ const usualVent: Record<Family, number> = {
 };
 const leastVent = 1;
 /** The air in an instrument that has been played for some minutes, °C. */
-export const warm = 26;
+const warm = 26;
 /** Two points of a bore cannot lie at one place: a step inside it is as short as this, mm. */
 const step = 0.1;
 

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { sax, TestJob, told } from '../../tests/testJob';
 import { applyOptions, instrumentType, type InstrumentType } from '../instruments';
-import { judgeJob, leanOf, noteAnchor, sharedHoles } from '../judgement';
+import { leanOf, noteAnchor, sharedHoles } from '../measures';
+import { judgeJob } from '../judgement';
 import { chanceFrom, pitchesOf, soundInstrument } from '../simulation';
 import { solveTune } from '../tuning';
 import {

@@ -1,6 +1,6 @@
 import { apart, boreAt, holeOfNote, type InstrumentType } from '../instruments';
 import type { JobState } from '../job';
-import { coarsestGauge, limitsOf, noteAnchor, notePitch, notesBeside, readPoint } from '../judgement';
+import { coarsestGauge, limitsOf, noteAnchor, notePitch, notesBeside, readPoint } from '../measures';
 import { gaugeStandardUncertainty } from '../metrology';
 import { settingsOf, upperLimit } from '../practice';
 import { centsOf, resonanceNear, tubeOf, type Tube, type TuneInput, type TuneOutput } from '../tuning';
@@ -39,7 +39,7 @@ export function holesNow(state: TunedJob, type: InstrumentType): Map<string, num
 }
 
 /** The tube as it is now: its holes as wide, its pads as high as they were read. */
-export function tubeNow(state: TunedJob, type: InstrumentType): SoundTube | null {
+function tubeNow(state: TunedJob, type: InstrumentType): SoundTube | null {
   const wide = holesNow(state, type);
   const holes = type.holes.map((hole) => ({ ...hole, diameter: wide.get(hole.id) ?? hole.diameter }));
   return soundOf({ ...type, holes }, heightsOf(state, type));

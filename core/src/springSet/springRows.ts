@@ -1,6 +1,7 @@
 import type { InstrumentType } from '../instruments';
 import type { JobState } from '../job';
-import { limitsOf, readPoint, stateOf, type JobJudgement, type MeasureState } from '../judgement';
+import { limitsOf, readPoint, type MeasureState } from '../measures';
+import { stateOf, type JobJudgement } from '../judgement';
 import { upperLimit } from '../practice';
 import type { SpringInput } from '../springs';
 import type { StockItem, StockState } from '../stock';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { sax, TestJob } from '../../tests/testJob';
-import { entryProblems, misfits, type NewEntry } from '../job';
+import { misfits, type NewEntry } from '../job';
 import { judgeJob } from '../judgement';
 import { foldShop, type ShopEntry } from '../shop';
 import { solveSpring } from '../springs';
@@ -17,6 +17,7 @@ import {
   type SpringAsSet,
   type SpringMeasures,
 } from '.';
+import { entryProblems } from '../jobForms';
 
 const [steel] = usualSpringMaterials;
 if (!steel) throw new Error('no material');

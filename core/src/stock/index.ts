@@ -8,5 +8,6 @@ export type { Offcut } from './offcut.kind';
 export * from './stockEntry';
 export * from './stockEntry.schema';
 export * from './stockState';
+export { stockEntryKindTable } from './kinds';
 export * from './stockLogbook';
 export * from './orderProposal';

@@ -7,7 +7,6 @@ import {
   freshStockBook,
   orderProposal,
   sizesOfStock,
-  stockEntryProblems,
   stockEntryWords,
   stockId,
   stockMisfits,
@@ -21,6 +20,7 @@ import {
 } from '.';
 import { printPhrase } from '../units';
 import { stockKinds } from '../vocabulary';
+import { stockEntryProblems } from '../stockForms';
 
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const entry = (seq: number, kind: StockEntryKind, body: object) =>

@@ -1,5 +1,4 @@
-import * as compiled from '../generated/stock.js';
-import { logbookOf, type LogbookReader, type RawEntry } from '../logbook';
+import { logbookOf, type LogbookReader } from '../logbook';
 import type { Problem } from '../solvers/contract';
 import { stockEntryKindTable } from './kinds';
 import type { NewStockEntry, StockEntry } from './stockEntry';
@@ -8,11 +7,7 @@ import { freshStockBook, stockOf, type StockBook, type StockState } from './stoc
 const log = logbookOf<StockBook, NewStockEntry, StockEntry>({
   kinds: stockEntryKindTable,
   empty: freshStockBook,
-  compiled,
 });
-
-/** Problems with the form of an entry of the drawers, see `Logbook.problems`. */
-export const stockEntryProblems = (entry: unknown): Problem[] => log.problems(entry);
 
 /** Problems with an entry in the logbook of the drawers, as it stands. */
 export const stockMisfits = (book: StockBook, entry: NewStockEntry): Problem[] => log.misfits(book, entry);
@@ -26,9 +21,6 @@ export const stockReader = (): LogbookReader<StockBook, StockEntry> => log.reade
 /** What lies in the drawers by their whole logbook. */
 export const foldStock = (entries: readonly StockEntry[]): StockState =>
   stockOf(foldStockBook(freshStockBook, entries));
-
-/** An entry of the drawers from its row; total, see `Logbook.read`. */
-export const readStockEntry = (row: RawEntry): StockEntry => log.read(row);
 
 /** What an entry of the drawers says, in a line. */
 export const stockEntryWords = (entry: StockEntry, names: ReadonlyMap<string, string>) => log.words(entry, names);

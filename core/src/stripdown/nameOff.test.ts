@@ -2,10 +2,11 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { randomUUID } from 'node:crypto';
 import { jobAssembly, proposedRod, readNamedOff, stripOrder, type NamedOffBody } from '.';
-import { entryProblems, misfits } from '../job';
+import { misfits } from '../job';
 import { TestJob } from '../../tests/testJob';
 import { applyOptions, blankType, instrumentType, overRelations, removableParts, shippedTypes } from '../instruments';
 import { assemblyGuide } from './assemblyGuide';
+import { entryProblems } from '../jobForms';
 
 const homeMade = () => new TestJob({ type: blankType('clarinet', 'Very low clarinet') });
 

@@ -1,7 +1,7 @@
 import type { NameOf } from '../logbook';
 import { lightPicture } from './lightPicture';
 import type { ObservationBody } from './observation.kind';
-import { meansWords } from '../readings';
+import { meansWords } from '../measures/registry';
 import type { PadCondition, padResonators } from '../vocabulary';
 import { pictureWords } from './pictureWords';
 
@@ -20,7 +20,7 @@ export const padConditionWords: Record<PadCondition, string> = {
   loose: 'loose in its cup',
 };
 
-export const resonatorWords: Record<(typeof padResonators)[number], string> = {
+const resonatorWords: Record<(typeof padResonators)[number], string> = {
   disc: 'riveted resonator',
   snap: 'snap-fit resonator',
   none: 'no resonator',

@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  askWords,
   printQuantity,
   unitOfMeasure,
   type LengthUnit,
@@ -12,7 +13,7 @@ import { useEffect, useId, useRef, type KeyboardEvent, type RefObject } from 're
 import { soundReading } from '@/frame/sounds';
 import { Form } from '@/ui/bootstrap';
 import { StateMark } from '@/ui/StateMark';
-import { askWords, typedUnit } from './groups';
+import { typedUnit } from './groups';
 import type { Figure } from './useFigure';
 
 /** The bottom band while measuring: what is asked for, the field, the last figure very large, its verdict, what comes next. */

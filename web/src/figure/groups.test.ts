@@ -1,23 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import {
   applyOptions,
+  askWords,
+  isWanted,
   measures,
+  measureTable,
   shelfGauges,
   shippedTypes,
   unitOfMeasure,
   usualGauge,
   type MeasuringPoint,
 } from '@holotonos/core';
-import {
-  askWords,
-  isMeasuredGroup,
-  isOptional,
-  measuredGroups,
-  measureWords,
-  readFigure,
-  partsToMeasure,
-  typedUnit,
-} from './groups';
+import { isMeasuredGroup, measuredGroups, readFigure, partsToMeasure, typedUnit } from './groups';
 
 describe('figures as they are typed', () => {
   test.each([
@@ -79,7 +73,7 @@ describe('figures as they are typed', () => {
 
 describe('every measure', () => {
   test.each(measures)('%s has words and a gauge on the shelf', (measure) => {
-    expect(measureWords[measure].length).toBeGreaterThan(3);
+    expect(measureTable[measure].words.length).toBeGreaterThan(3);
     expect(shelfGauges.map(({ id }) => id)).toContain(usualGauge[measure]);
     expect(['mm', 'N', 'mL/min', '°', '%', 'cents']).toContain(unitOfMeasure(measure));
   });
@@ -111,7 +105,7 @@ describe('what is asked for', () => {
     ['hinge', 'end-play', true],
     ['hinge', 'rod', false],
   ])('%s %s waits for no one: %s', (group, measure, optional) =>
-    expect(isOptional(point(group, measure))).toBe(optional),
+    expect(isWanted(point(group, measure))).toBe(optional),
   );
 });
 

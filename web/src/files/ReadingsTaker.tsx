@@ -3,7 +3,8 @@
 import { useId, useRef, useState } from 'react';
 import { useBench } from '@/frame/BenchContext';
 import { Button, Form } from '@/ui/bootstrap';
-import { unnamed, useJob } from '@/job/JobContext';
+import { useJob } from '@/job/JobContext';
+import { unnamed } from '@/job/unnamed';
 import { noAnswer, progressWords, sendFile, type FileLine } from './sendFile';
 import { TakenSaid, type FileOutcome } from './TakenSaid';
 

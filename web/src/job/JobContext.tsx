@@ -1,11 +1,11 @@
 'use client';
 
 import {
-  entryProblems,
   foldEntries,
   foldJob,
   judgeJob,
   jobPlan,
+  knowTypes,
   misfits,
   planBasis,
   namesToRead,
@@ -39,6 +39,7 @@ import { keepSoon } from '@/frame/keeper';
 import type { Aside, QueueState } from './entryQueue';
 import { useLive, useServerAnswers, type ServerAnswers } from '@/live/live';
 import { shopNow } from '@/shop/shopNow';
+import { formProblems, jobFormsSoon } from './jobForms';
 import { unnamed } from './unnamed';
 import { pagesOf } from './jobPages';
 import { keepSeen, queueOf, seenAfter } from './outbox';
@@ -97,7 +98,6 @@ export function useJob(): Job {
   return job;
 }
 
-export { unnamed };
 const nothingSent: QueueState = { waiting: [], reachable: true, aside: [] };
 /** How often the page looks at the clock, for what cures until when. */
 const clockMs = 30_000;
@@ -112,7 +112,7 @@ export function checkedEntry(
 ): Refusal {
   const benchTime = new Date().toISOString();
   const entry = { id, kind, body, author: author || unnamed, benchTime } as unknown as NewEntry;
-  const problems = entryProblems(entry);
+  const problems = formProblems(entry);
   return { entry, problems: problems.length > 0 ? problems : misfits(state, entry) };
 }
 
@@ -122,6 +122,7 @@ export const withRefusal = (list: readonly Refusal[], refusal: Refusal): Refusal
 export function JobProvider({
   ticket,
   entries,
+  types,
   shop: firstShop,
   learned,
   now: firstNow,
@@ -129,6 +130,8 @@ export function JobProvider({
 }: {
   ticket: string;
   entries: Entry[];
+  /** what the entries name and do not bring along */
+  types: readonly InstrumentType[];
   shop: ShopState;
   /** what the shop's clock says about the table's times */
   learned: LearnedTimes;
@@ -136,7 +139,10 @@ export function JobProvider({
   children: ReactNode;
 }) {
   const { author, who } = useBench();
-  const [acknowledged, setAcknowledged] = useState(() => foldJob(entries));
+  const [acknowledged, setAcknowledged] = useState(() => {
+    knowTypes(types);
+    return foldJob(entries);
+  });
   const [refusals, setRefusals] = useState<Refusal[]>([]);
   const [now, setNow] = useState(firstNow);
   const take = useCallback((more: Entry[]) => setAcknowledged((state) => foldEntries(state, more)), []);
@@ -171,6 +177,7 @@ export function JobProvider({
     );
   }, [server, ticket, entries, take]);
   useEffect(() => (isPractice(ticket) ? undefined : keepSoon(pagesOf(ticket))), [ticket]);
+  useEffect(jobFormsSoon, []);
 
   const state = useMemo(() => {
     const fresh = outbox.filter(({ id }) => !acknowledged.byId.has(id));

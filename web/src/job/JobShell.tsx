@@ -35,7 +35,7 @@ function JobStrip() {
   const here = query.get('part');
   const own = useMemo(
     (): StripControl => ({
-      targets: measuring ? targetsOfGroup[group] : ['holes'],
+      targets: measuring ? targetsOfGroup(group) : ['holes'],
       here,
       marks: measuring && here !== null ? marksOf(judgement.parts.get(`${group}:${here}`), state.unit) : [],
       stateOfPart: (part: string) => statesOf(judgement, measuring ? [group] : ['rim', 'pad'], part),

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { addressOf, jobStages, pageAt, pageOfDigit, type JobStage } from './jobPages';
+import { addressOf, jobStages, pageAt, pageOfDigit, stageAt, type JobStage } from './jobPages';
 import { useAltKey } from '@/frame/useAltKey';
 import { LinkWaits } from '@/ui/LinkWaits';
 
@@ -34,7 +34,7 @@ export function JobTabs({ ticket, counts }: { ticket: string; counts: Readonly<R
     return page !== null;
   });
   const here = pageAt(path);
-  const own = jobStages.find(({ pages }) => pages.some((page) => page === here)) ?? null;
+  const own = stageAt(path);
   const [looked, setLooked] = useState<{ stage: JobStage; at: string } | null>(null);
   // Once a page is gone to, its own stage is the open one.
   const open = looked?.at === path ? looked.stage : own;

@@ -1,6 +1,6 @@
 'use client';
 
-import type { Entry, LearnedTimes, ShopState } from '@holotonos/core';
+import type { Entry, InstrumentType, LearnedTimes, ShopState } from '@holotonos/core';
 import type { ReactNode } from 'react';
 import { JobProvider } from './JobContext';
 import { WholeLogbook } from './WholeLogbook';
@@ -11,6 +11,7 @@ export function OpenJob({
   ticket,
   first,
   total,
+  types,
   shop,
   learned,
   now,
@@ -19,6 +20,7 @@ export function OpenJob({
   ticket: string;
   first: Entry[];
   total: number;
+  types: readonly InstrumentType[];
   shop: ShopState;
   learned: LearnedTimes;
   now: string;
@@ -27,7 +29,7 @@ export function OpenJob({
   return (
     <WholeLogbook ticket={ticket} first={first} total={total}>
       {(entries) => (
-        <JobProvider ticket={ticket} entries={entries} shop={shop} learned={learned} now={now}>
+        <JobProvider ticket={ticket} entries={entries} types={types} shop={shop} learned={learned} now={now}>
           <JobShell>{children}</JobShell>
         </JobProvider>
       )}

@@ -1,12 +1,13 @@
 'use client';
 
-import { entryProblems, misfits, entryWords, type Entry, type LengthUnit, type Problem } from '@holotonos/core';
+import { misfits, entryWords, type Entry, type LengthUnit, type Problem } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench, useWhen } from '@/frame/BenchContext';
 import { Button, Form } from '@/ui/bootstrap';
 import type { Aside } from './entryQueue';
 import { useJob } from './JobContext';
+import { jobForms } from './jobForms';
 import { entryFrom, leavesOf } from './entryLeaves';
 
 /** What was wrong, each with its place. */
@@ -25,10 +26,10 @@ function Editor({ aside, done }: { aside: Aside; done: () => void }) {
   const leaves = leavesOf(aside.entry);
   const [texts, setTexts] = useState(() => leaves.map(({ text }) => text));
   const [problem, setProblem] = useState<string | null>(null);
-  const submit = () => {
+  const submit = async () => {
     const changed = entryFrom(aside.entry, texts, newId());
     if ('notAFigure' in changed) return setProblem(`${changed.notAFigure} must be a figure.`);
-    const form = entryProblems(changed);
+    const form = (await jobForms())?.entryProblems(changed) ?? [];
     const wrong = form.length > 0 ? form : misfits(state, changed);
     if (wrong.length > 0) return setProblem(inWords(wrong));
     // Whoever changes it signs it.
@@ -39,7 +40,7 @@ function Editor({ aside, done }: { aside: Aside; done: () => void }) {
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        submit();
+        void submit();
       }}
     >
       <div className="shop-form my-2">

@@ -63,6 +63,12 @@ export function pageAt(address: string): JobPage | null {
   return jobStages.flatMap(({ pages }) => pages).find((page) => page.path === path) ?? null;
 }
 
+/** The stage an address of a job belongs to. */
+export const stageAt = (address: string): JobStage | null => {
+  const page = pageAt(address);
+  return jobStages.find(({ pages }) => page !== null && pages.includes(page)) ?? null;
+};
+
 /** The page a digit goes to. */
 export const pageOfDigit = (digit: string): JobPage | null =>
   jobStages.flatMap(({ pages }) => pages).find((page) => page.digit === digit) ?? null;

@@ -4,7 +4,7 @@ import type { Problem } from '@holotonos/core';
 import { useRef, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench } from '@/frame/BenchContext';
-import { unnamed } from '@/job/JobContext';
+import { unnamed } from '@/job/unnamed';
 import { useLive, type LiveEvent } from '@/live/live';
 import { ownLogNow } from './ownLogNow';
 
@@ -15,8 +15,8 @@ export interface OwnLog {
   event: LiveEvent['event'];
   /** other events after which what it says may be another */
   also?: readonly LiveEvent['event'][];
-  /** what is wrong with an entry by its form */
-  problems: (entry: unknown) => Problem[];
+  /** what is wrong with an entry by its form: compiled forms weigh much, and come when they are asked for */
+  problems: (entry: unknown) => Promise<Problem[]>;
 }
 
 const words = (problems: readonly Problem[]) =>
@@ -41,9 +41,9 @@ export function useOwnLog<State>(first: State, { address, event: own, also = [],
   });
   const write = async (kind: string, body: object): Promise<string | null> => {
     const entry = { id: newId(), kind, body, author: who() || unnamed, benchTime: new Date().toISOString() };
-    const problems = problemsOf(entry);
-    if (problems.length > 0) return words(problems);
     try {
+      const problems = await problemsOf(entry);
+      if (problems.length > 0) return words(problems);
       const response = await fetch(address, {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },

@@ -1,9 +1,14 @@
 'use client';
 
-import { shopEntryProblems, type ShopEntryBody, type ShopEntryKind, type ShopState } from '@holotonos/core';
-import { useOwnLog } from './useOwnLog';
+import type { ShopEntryBody, ShopEntryKind, ShopState } from '@holotonos/core';
+import { useOwnLog, type OwnLog } from './useOwnLog';
 
-const shopLog = { address: '/api/v1/shop', event: 'shop', also: ['stock'], problems: shopEntryProblems } as const;
+const shopLog: OwnLog = {
+  address: '/api/v1/shop',
+  event: 'shop',
+  also: ['stock'],
+  problems: async (entry) => (await import('@holotonos/core/shopForms')).shopEntryProblems(entry),
+};
 
 /** Writes into the logbook of the shop. Resolves to null when written, else to what was wrong. */
 export type WriteShop = <K extends ShopEntryKind>(kind: K, body: ShopEntryBody<K>) => Promise<string | null>;

@@ -1,12 +1,6 @@
 'use client';
 
-import {
-  stockEntryProblems,
-  type StockEntryBody,
-  type StockEntryKind,
-  type StockState,
-  type TicketNeed,
-} from '@holotonos/core';
+import type { StockEntryBody, StockEntryKind, StockState, TicketNeed } from '@holotonos/core';
 import { useOwnLog, type OwnLog } from './useOwnLog';
 
 /** The drawers as their own page has them: what lies there, and what each open ticket will take. */
@@ -15,7 +9,11 @@ export interface StockNow {
   needs: TicketNeed[];
 }
 
-const stockLog: OwnLog = { address: '/api/v1/stock', event: 'stock', problems: stockEntryProblems };
+const stockLog: OwnLog = {
+  address: '/api/v1/stock',
+  event: 'stock',
+  problems: async (entry) => (await import('@holotonos/core/stockForms')).stockEntryProblems(entry),
+};
 /** What a ticket needs is said in its own logbook. */
 const withNeeds: OwnLog = { ...stockLog, also: ['entry'] };
 

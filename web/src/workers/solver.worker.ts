@@ -38,9 +38,13 @@ import {
   type SoundTube,
   type Suspect,
 } from '@holotonos/core/sound';
+import { knowTypes, shippedTypes } from '@holotonos/core/instruments';
 import { notesIn, type SteadyNote } from '@holotonos/core/listening';
 import { tuneSteps, type TuneInput, type TuneOutput, type TuneProgress } from '@holotonos/core/tuning';
 import { expose } from 'comlink';
+
+// Practice pieces name their instrument. Said outright: a bundler leaves out what nobody names.
+knowTypes(shippedTypes);
 
 /** How long a search keeps the thread before it listens for a stop, ms. */
 const sliceMs = 40;

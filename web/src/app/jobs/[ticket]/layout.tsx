@@ -1,3 +1,4 @@
+import { namedTypes } from '@holotonos/core';
 import { notFound } from 'next/navigation';
 import { connection } from 'next/server';
 import type { ReactNode } from 'react';
@@ -26,8 +27,17 @@ export default async function JobLayout({
   const now = new Date().toISOString();
   if (isPractice(ticket)) {
     const { shop, learned } = await loadShop();
+    const first = [practiceIntake(now)];
     return (
-      <OpenJob ticket={ticket} first={[practiceIntake(now)]} total={1} shop={shop} learned={learned} now={now}>
+      <OpenJob
+        ticket={ticket}
+        first={first}
+        total={1}
+        types={namedTypes(first)}
+        shop={shop}
+        learned={learned}
+        now={now}
+      >
         {children}
       </OpenJob>
     );
@@ -53,6 +63,7 @@ export default async function JobLayout({
       ticket={job.ticket}
       first={entries.slice(0, mostInPage)}
       total={entries.length}
+      types={namedTypes(entries)}
       shop={shop}
       learned={learned}
       now={now}

@@ -4,10 +4,12 @@ import {
   foldJob,
   judgeJob,
   jobPlan,
+  knowTypes,
   layOut,
   pieceType,
   planBasis,
   removableNames,
+  shippedTypes,
   type EntryKind,
   type LaidOut,
   type NewEntry,
@@ -29,6 +31,8 @@ import {
 import { keepPiece, type KeptPiece } from './keptPieces';
 
 const nothing = () => undefined;
+// A piece names its instrument. Said outright: a bundler leaves out what nobody names.
+knowTypes(shippedTypes);
 
 /** The first entry of what is written down at a piece: an intake of its instrument. */
 export const pieceIntake = (piece: PracticePiece, author: string, now: string): NewEntry => ({

@@ -15,7 +15,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useId, useState } from 'react';
 import { useBench, useWhen } from '@/frame/BenchContext';
-import { unnamed } from '@/job/JobContext';
+import { unnamed } from '@/job/unnamed';
 import { useShop } from '@/shop/useShop';
 import { practiceTicket } from '@/job/practiceTicket';
 import { Button, Form } from '@/ui/bootstrap';

@@ -3,7 +3,8 @@
 import type { PracticePiece } from '@holotonos/core';
 import { useCallback, useSyncExternalStore } from 'react';
 import { v4 as newId } from 'uuid';
-import { provisional, unnamed } from '@/job/JobContext';
+import { provisional } from '@/job/JobContext';
+import { unnamed } from '@/job/unnamed';
 import { dropPiece, keepPiece, keptPieces, shelfKey, type KeptPiece } from './keptPieces';
 import { pieceIntake } from './PieceJob';
 

@@ -1,13 +1,15 @@
 'use client';
 
-import { instrumentType, printQuantity, length, type ShopState } from '@holotonos/core';
+import { printQuantity, length, type ShopState } from '@holotonos/core';
 import { useState } from 'react';
 import type { WriteShop } from '@/shop/useShop';
+import { useShippedTypes } from '@/shop/useShippedTypes';
 import { ShopRow, ShopSection } from '@/ui/fields';
 
 /** Rules of regulation that are asked otherwise of every instrument of a type; they are changed at the bench. */
 export function RegulationRulesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
   const [problem, setProblem] = useState<string | null>(null);
+  const types = useShippedTypes();
   const asWas = async (instrument: string, rule: string) =>
     setProblem(await write('rule', { instrument, rule, withdrawn: true, reason: 'as it was' }));
   return (
@@ -19,7 +21,7 @@ export function RegulationRulesSection({ shop, write }: { shop: ShopState; write
       {shop.rules.length === 0 && <p className="mb-0">All as they come with the instruments.</p>}
       <ul className="list-plain mb-0">
         {shop.rules.map(({ instrument, rule, asked, rank, range, words, reason }) => {
-          const type = instrumentType(instrument);
+          const type = types.find(({ id }) => id === instrument);
           const name = words ?? type?.rules.find(({ id }) => id === rule)?.words ?? rule;
           const what = [
             asked === false && 'not asked',

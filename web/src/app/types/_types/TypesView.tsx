@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { useBench } from '@/frame/BenchContext';
 import { Form } from '@/ui/bootstrap';
-import { unnamed } from '@/job/JobContext';
+import { unnamed } from '@/job/unnamed';
 import { FileTaker } from '@/files/FileTaker';
 import { Strip } from '@/tube/Strip';
 

@@ -19,7 +19,7 @@ import { v4 as newId } from 'uuid';
 import { bodyResolver } from '@/ui/bodyResolver';
 import { useBench } from '@/frame/BenchContext';
 import { Button, Form } from '@/ui/bootstrap';
-import { unnamed } from '@/job/JobContext';
+import { unnamed } from '@/job/unnamed';
 import { capital } from '@/ui/words';
 import type { TypeChoice } from '@/server/types';
 

@@ -3,7 +3,8 @@
 import { dayAfter, linkOpens } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { useBench, useWhen } from '@/frame/BenchContext';
-import { unnamed, useJob } from '@/job/JobContext';
+import { useJob } from '@/job/JobContext';
+import { unnamed } from '@/job/unnamed';
 import { Button, Form } from '@/ui/bootstrap';
 import { TextField } from '@/ui/fields';
 import { refusedWords } from '@/ui/refusedWords';

@@ -141,7 +141,7 @@ export function LookView() {
   useStripControl(
     useMemo(
       () => ({
-        targets: targetsOfGroup[group],
+        targets: targetsOfGroup(group),
         here: part,
         stateOfPart: (on: string): MeasureState[] => {
           const is = stateOf(judgement, group, on);

@@ -13,7 +13,9 @@ import {
   referenceKey,
   deciderWords,
   gaugesInUse,
+  groupNamed,
   isFurtherStation,
+  isWanted,
   stateOf,
   unitOfMeasure,
   whatDecides,
@@ -24,7 +26,6 @@ import {
   type JobJudgement,
   type JobState,
   type LengthUnit,
-  type Measure,
   type MeasureState,
   type MeasuringPoint,
   type PointReading,
@@ -39,29 +40,14 @@ import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { StateMark } from '@/ui/StateMark';
 import { SuggestionCard } from '@/job/SuggestionCard';
-import { BellPanel } from './BellPanel';
-import { BushingPanel } from './BushingPanel';
 import { FigureReadout } from '@/figure/FigureReadout';
 import { GaugePanel } from '@/figure/GaugePanel';
-import { isMeasuredGroup, isOptional, measuredGroups, partsToMeasure, type MeasuredGroup } from '@/figure/groups';
-import { JointPasses, LinePasses } from './PassPanel';
-import { PadPanel } from './PadPanel';
+import { isMeasuredGroup, measuredGroups, partsToMeasure, type MeasuredGroup } from '@/figure/groups';
+import { PartPanel } from './PartPanel';
 import { ReadingsHere } from './ReadingsHere';
-import { ReportPanel } from './ReportPanel';
-import { RimPanel } from './RimPanel';
-import { RodPanel } from './RodPanel';
 import { useFigure } from '@/figure/useFigure';
 
 const quarterClocks = [0, 90, 180, 270] as const;
-
-/** Groups read at stations, with the directions each station is read in. */
-const stationClocks: Partial<Record<MeasuredGroup, readonly number[]>> = {
-  'bore': [0, 90],
-  'body-line': quarterClocks,
-};
-
-/** Groups that end with places nobody has to read. */
-const staysBeforeOptional: readonly MeasuredGroup[] = ['pad', 'hinge', 'spring'];
 
 interface Row extends PointReading {
   key: string;
@@ -71,20 +57,15 @@ interface Row extends PointReading {
   optional: boolean;
 }
 
-const padPlaces: Partial<Record<Measure, string>> = {
-  'stand': 'pad stand',
-  'setter': 'screw or grommet',
-  'cup': 'cup, across',
-  'cup-depth': 'cup, depth',
-};
-
 /** Where on its part a point lies, as short as can be understood beside the others of its group. */
 function place(point: MeasuringPoint, unit: LengthUnit, type: InstrumentType): string {
   const { group, measure, clock, at } = point;
   const gauge = measure === 'key-gap' && at !== undefined ? referenceKey(type, point.part, at) : null;
   if (gauge) return `key of ${gauge.name}, ${clock}°`;
-  if (group === 'pad' && measure !== 'gap') return padPlaces[measure] ?? 'opening height';
-  if (group === 'pad' || group === 'rim') return `${measure === 'diameter' ? 'across ' : ''}${clock}°`;
+  const { spots, round } = groupNamed(group) ?? {};
+  const spot = spots?.[measure];
+  if (spot !== undefined) return spot;
+  if (round) return `${measure === 'diameter' ? 'across ' : ''}${clock}°`;
   if (at === undefined) return printPhrase(pointWords(point), unit);
   const station = printQuantity(along(at), unit);
   if (measure === 'run-out') return `run-out at ${station}`;
@@ -111,7 +92,7 @@ function rowsOf(
     ...row(point),
     state: point.fresh.length > 0 ? 'within' : point.stale.length > 0 ? 'stale' : 'unmeasured',
     conformity: null,
-    optional: isOptional(point.point) || isFurtherStation(type, point.point),
+    optional: isWanted(point.point) || isFurtherStation(type, point.point),
   });
   if (group === 'pad')
     return [
@@ -124,7 +105,7 @@ function rowsOf(
     return [...(rim?.heights ?? []), ...(rim?.diameters ?? [])].map((point) => ({
       ...row(point),
       conformity: null,
-      optional: point.point.measure === 'diameter',
+      optional: isWanted(point.point),
     }));
   return pointsOfPart(state, type, group, part).map(more);
 }
@@ -180,12 +161,10 @@ export function MeasureView() {
   const rows = useMemo(() => {
     const known = rowsOf(state, type, judgement, group, part);
     const keys = new Set(known.map(({ key }) => key));
-    const measure = group === 'bore' ? 'diameter' : 'deviation';
+    const { measure = 'deviation', clocks = [] } = groupNamed(group)?.stations ?? {};
     const more = extra
       .filter(({ of }) => of === `${group} ${part}`)
-      .flatMap(({ at }) =>
-        (stationClocks[group] ?? []).map((clock): MeasuringPoint => ({ group, part, measure, at, clock })),
-      )
+      .flatMap(({ at }) => clocks.map((clock): MeasuringPoint => ({ group, part, measure, at, clock })))
       .filter((point) => !keys.has(pointKey(point)));
     const ofKey =
       gaugeKey !== undefined && group === 'body-line' && referenceKey(type, part, gaugeKey)
@@ -267,13 +246,14 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
   const [lastKey, setLastKey] = useState<string | null>(null);
 
   const row = rows[index];
+  const definition = groupNamed(group);
   const move = (step: number) => setIndex((at) => Math.max(0, Math.min(rows.length - 1, at + step)));
   const input = useRef<HTMLInputElement>(null);
   const figure = useFigure(row?.point ?? null, input, (point) => {
     setLastKey(pointKey(point));
     // What is read only when wanted is gone to by hand: a second figure at the last place is a repeat.
     const next = rows[index + 1];
-    if (!(next?.optional && !row?.optional && staysBeforeOptional.includes(group))) move(1);
+    if (!(next?.optional && !row?.optional && definition?.endsWithWanted)) move(1);
   });
   const report = judgement.parts.get(`${group}:${part}`) ?? null;
   const pad = judgement.pads.get(part);
@@ -327,8 +307,7 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
   const partState = stateOf(judgement, group, part) ?? 'unmeasured';
   const verdictState = group === 'pad' ? (last?.state ?? 'unmeasured') : partState;
   const nextRow = rows[index + 1];
-  const named = group === 'pad' || group === 'rim';
-  const groupWords = measuredGroups.find(({ id: each }) => each === group)?.words ?? '';
+  const groupWords = definition?.heading ?? '';
 
   const answers = suggestions.map((suggestion) => <SuggestionCard key={suggestion.key} suggestion={suggestion} />);
 
@@ -366,18 +345,17 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
       </div>
       <div className="sheet mb-0">
         <h2>
-          {group === 'pad' ? `Pad of ${partName}` : group === 'rim' ? `Rim of ${partName}` : partName}{' '}
-          <StateMark state={partState} />
+          {definition?.titled ? `${definition.titled} ${partName}` : partName} <StateMark state={partState} />
         </h2>
-        {group === 'pad' && pad && <PadPanel pad={pad} here={row?.point.clock ?? null} answers={answers} />}
-        {group === 'rim' && rim && <RimPanel rim={rim} unit={unit} />}
-        {group !== 'pad' && group !== 'rim' && <ReportPanel report={report} unit={unit} />}
-        {group === 'body-line' && <LinePasses part={part} report={report} />}
-        {group === 'body-line' && <BellPanel part={part} report={report} at={gaugeKey} onKey={onGaugeKey} />}
-        {group === 'joint' && <JointPasses part={part} report={report} />}
-        {group === 'hinge' && <RodPanel part={part} onKey={(key) => go(group, key)} />}
-        {group === 'post' && <BushingPanel key={part} part={part} />}
-        {group !== 'pad' && answers}
+        <PartPanel
+          group={group}
+          part={part}
+          answers={answers}
+          here={row?.point.clock ?? null}
+          gaugeKey={gaugeKey}
+          onGaugeKey={onGaugeKey}
+          go={go}
+        />
       </div>
       <div>
         <div className="sheet">
@@ -422,7 +400,7 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
             </tbody>
           </table>
           {row && <ReadingsHere point={row} unit={unit} where={row.place} />}
-          {stationClocks[group] && <StationForm unit={unit} onStation={onStation} />}
+          {definition?.stations && <StationForm unit={unit} onStation={onStation} />}
           {rows.some(({ fresh, stale }) => fresh.length === 0 && stale.length > 0) && (
             <p className="say attention mt-2 mb-0">
               Stale since “{rows.findLast(({ stale }) => stale.length > 0)?.stale.at(-1)?.stale?.title}”. Read again
@@ -445,7 +423,7 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
       figure={figure}
       input={input}
       point={row?.point ?? null}
-      where={`${partName}, ${row?.place ?? ''}${named && !(row && row.point.measure in padPlaces) && clockName(row?.point.clock ?? -1) ? ` (${clockName(row?.point.clock ?? -1)})` : ''}`}
+      where={`${partName}, ${row?.place ?? ''}${definition?.round && !(row && definition.spots?.[row.point.measure]) && clockName(row?.point.clock ?? -1) ? ` (${clockName(row?.point.clock ?? -1)})` : ''}`}
       next={nextRow ? `then ${nextRow.place}` : 'last position'}
       last={last && lastReading ? { reading: lastReading, point: last.point } : null}
       unit={unit}

@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  isWanted,
   gaugesFor,
   isFurtherStation,
   measuringPoints,
@@ -18,7 +19,7 @@ import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
-import { isMeasuredGroup, isOptional, measuredGroups, type MeasuredGroup } from '@/figure/groups';
+import { isMeasuredGroup, measuredGroups, type MeasuredGroup } from '@/figure/groups';
 import { useWhen } from '@/frame/BenchContext';
 
 type Which = 'open' | 'stale' | 'all';
@@ -50,7 +51,7 @@ export function RoundPlanner({ open, onOpen }: { open: readonly RoundState[]; on
       const last = readings.at(-1);
       const stale = last !== undefined && last.stale !== null;
       if (which === 'stale' ? !stale : which === 'open' && last !== undefined && !stale) return false;
-      const usual = !isOptional(point) && !isFurtherStation(type, point);
+      const usual = !isWanted(point) && !isFurtherStation(type, point);
       return (extras || usual) && (part === '' || point.part === part);
     };
     const chosen = walkable.filter(

@@ -4,6 +4,7 @@ import {
   type MeasuringPoint,
   deciderWords,
   gaugesFor,
+  askWords,
   gaugesInUse,
   pointKey,
   readPoint,
@@ -25,7 +26,7 @@ import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { FigureReadout } from '@/figure/FigureReadout';
 import { GaugePanel } from '@/figure/GaugePanel';
-import { askWords, isMeasuredGroup, measuredGroups, targetsOfGroup } from '@/figure/groups';
+import { isMeasuredGroup, measuredGroups, targetsOfGroup } from '@/figure/groups';
 import { useFigure } from '@/figure/useFigure';
 import { useStripControl } from '@/tube/StripControl';
 
@@ -104,7 +105,7 @@ export function RoundWalk({ round, onLeave }: { round: RoundState; onLeave: () =
   useStripControl(
     useMemo(
       () => ({
-        targets: group !== null && isMeasuredGroup(group) ? targetsOfGroup[group] : targetsOfGroup.pad,
+        targets: group !== null && isMeasuredGroup(group) ? targetsOfGroup(group) : targetsOfGroup('pad'),
         here: part,
         stateOfPart: (id: string) => {
           const is = group && stateOf(judgement, group, id);

@@ -9,7 +9,6 @@ import {
   noteLimit,
   notePitch,
   notesBeside,
-  shippedTypes,
   heardWith,
   whichNote,
   type Fingering,
@@ -23,6 +22,7 @@ import { GaugePanel } from '@/figure/GaugePanel';
 import { useFigure } from '@/figure/useFigure';
 import { usePageKeys } from '@/frame/BenchContext';
 import { pageKeys } from '@/frame/pageKeys';
+import { useShippedTypes } from '@/shop/useShippedTypes';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { Button, Form } from '@/ui/bootstrap';
@@ -48,7 +48,9 @@ const pointOf = (part: string, measure: 'cents' | 'spread'): MeasuringPoint => (
 function FingeredLike() {
   const { type, write } = useJob();
   const id = useId();
-  const [model, setModel] = useState(() => shippedTypes.find(({ family }) => family === type.family)?.id ?? '');
+  const shippedTypes = useShippedTypes();
+  const [chosen, setModel] = useState<string | null>(null);
+  const model = chosen ?? shippedTypes.find(({ family }) => family === type.family)?.id ?? '';
   const [lower, setLower] = useState('0');
   const known = shippedTypes.find((each) => each.id === model);
   const as = known ? fingeredLike(type, known, -Number(lower)) : null;

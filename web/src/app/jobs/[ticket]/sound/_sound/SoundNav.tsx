@@ -25,6 +25,11 @@ export function SoundNav() {
           <LinkWaits />
         </Link>
       ))}
+      {here === `${base}/sheet` && (
+        <a className="ms-auto" href={`/api/v1/jobs/${ticket}/play-test.pdf`}>
+          Print it (PDF)
+        </a>
+      )}
     </nav>
   );
 }
