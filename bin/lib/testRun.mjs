@@ -175,7 +175,13 @@ async function runAll(wants, tally) {
     await side(
       [
         ...own('browser', () => ensureBuilt(say)),
-        ...own('core', jest('core', { args: single })),
+        ...own('core', async () => {
+          const { default: buildCoreTests } = await import('../../scripts/jestCoreTests.mjs');
+          await buildCoreTests();
+          await jest('core', { project: 'core-built', args: single })();
+          // Examples are run out of the very files that stand beside them.
+          await jest('core/examples', { project: 'core', args: [...single, '--testPathPatterns', 'examples'] })();
+        }),
         ...own('types', check('types', process.execPath, [join(root, 'scripts/typecheck.mjs')])),
         ...own(
           'lint',
