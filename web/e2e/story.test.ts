@@ -255,8 +255,8 @@ describe('one instrument from the case to the signed record', () => {
     await settled();
   });
 
-  test('record and bench card come as PDF', async () => {
-    for (const name of ['record.pdf', 'card.pdf']) {
+  test('record, bench card and play test come as PDF', async () => {
+    for (const name of ['record.pdf', 'card.pdf', 'play-test.pdf']) {
       const answer = await fetch(`${app.address}/api/v1/jobs/LL-301/${name}`);
       expect(answer.headers.get('content-type')).toBe('application/pdf');
       const bytes = Buffer.from(await answer.arrayBuffer());

@@ -31,6 +31,10 @@ export const routeRules: readonly RouteRule[] = [
   reads('/icon.svg', 'nothing'),
   reads('/'),
   reads('/week'),
+  reads('/week/wall'),
+  reads('/guide'),
+  reads('/guide/*'),
+  reads('/guide/pictures/*'),
   reads('/find'),
   reads('/check-ups'),
   // A whole logbook comes in with the names that stand in it: that takes judgement.
@@ -81,6 +85,7 @@ export const routeRules: readonly RouteRule[] = [
     'check-up.ics',
     'check-up.pdf',
     'estimate.pdf',
+    'play-test.pdf',
     'record.pdf',
     'events',
     'looks',

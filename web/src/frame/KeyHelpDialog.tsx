@@ -2,6 +2,7 @@
 
 import { usePathname } from 'next/navigation';
 import { useBench } from './BenchContext';
+import { guideOf } from './guideOf';
 import { isOfJob } from './isOfJob';
 import { pageKeys } from './pageKeys';
 import { soundReading, useSounds } from './sounds';
@@ -44,6 +45,9 @@ export function KeyHelpDialog() {
         />
       </Modal.Body>
       <Modal.Footer>
+        <a className="btn btn-quiet" href={guideOf(path)} target="_blank" rel="noopener">
+          Guide to this page
+        </a>
         <a className="btn btn-quiet" href="/api/v1/keys.pdf">
           All of them on a card
         </a>

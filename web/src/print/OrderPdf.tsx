@@ -1,5 +1,6 @@
 import { Text, View } from '@react-pdf/renderer';
 import { countWords, stockTable, bagTitle, type StockItemBody, type StockKind } from '@holotonos/core';
+import { counted } from '@/ui/words';
 import { inPrint, Part, Sheet, styles } from './sheet';
 
 /** What is to be ordered, thing by thing and kind by kind, in the unit each is sold in. */
@@ -17,8 +18,11 @@ export function OrderPdf({
   const ofKind = (kind: StockKind) => lines.filter(({ item }) => item.kind === kind);
   return (
     <Sheet title="order" ticket={day}>
-      <Text style={styles.title}>{given ? 'Order' : 'To be ordered'}</Text>
-      <Text>{day}</Text>
+      <Text style={styles.title}>{given ? `Order of ${day}` : `To be ordered, as of ${day}`}</Text>
+      <Text>
+        {counted(lines.length, 'line')}. The mark at the right is what the drawer is called here: please keep it on the
+        bag.
+      </Text>
       {kinds.map((kind) => (
         <Part key={kind} title={stockTable[kind].many}>
           {ofKind(kind).map(({ item, count }) => (

@@ -1,17 +1,12 @@
-import { existsSync } from 'node:fs';
-import { dirname, join } from 'node:path';
 import { Document, Font, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
+import { ownFile } from '@/server/ownFile';
 
-const fontFiles = 'node_modules/@fontsource/atkinson-hyperlegible-next/files';
-
-/** A font file of the shipped package, looked for from the working folder upward: the bundler cannot resolve files. */
+/** A font file of the shipped package. */
 function face(name: string): string {
-  for (let folder = process.cwd(); ; folder = dirname(folder)) {
-    const path = join(/* turbopackIgnore: true */ folder, fontFiles, name);
-    if (existsSync(path)) return path;
-    if (folder === dirname(folder)) throw new Error(`The font ${name} is not installed. Run npm ci.`);
-  }
+  const path = ownFile(`node_modules/@fontsource/atkinson-hyperlegible-next/files/${name}`);
+  if (path === null) throw new Error(`The font ${name} is not installed. Run npm ci.`);
+  return path;
 }
 
 let registered = false;
@@ -58,7 +53,8 @@ export const styles = StyleSheet.create({
 });
 
 /** Note names in words: the shipped text face has no sharp or flat sign. */
-export const inPrint = (text: string): string => text.replaceAll('♯', ' sharp').replaceAll('♭', ' flat');
+export const inPrint = (text: string): string =>
+  text.replace(/([♯♭])(\d?)/g, (_, sign, octave) => `${sign === '♯' ? ' sharp' : ' flat'}${octave && ` ${octave}`}`);
 
 /** A printed sheet of A4 with a footer that names the ticket and counts the pages. */
 export function Sheet({

@@ -34,7 +34,7 @@ import { v4 as newId } from 'uuid';
 import { useBench, usePageKeys } from '@/frame/BenchContext';
 import { pageKeys } from '@/frame/pageKeys';
 import { Button, Form } from '@/ui/bootstrap';
-import { unnamed } from '@/job/JobContext';
+import { unnamed } from '@/job/unnamed';
 import { queueOf } from '@/job/outbox';
 import { useShop } from '@/shop/useShop';
 import { minutesText } from '@/ui/words';
@@ -151,9 +151,10 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
         <span className="soft">
           {weekdayText(from)} to {weekdayText(dayAfter(from, daysOfWeek - 1))}, times of {zone}
         </span>
-        <a className="ms-auto" href="/api/v1/calendar.ics">
-          Calendar file
-        </a>
+        <Link className="ms-auto" href="/week/wall">
+          On the wall
+        </Link>
+        <a href="/api/v1/calendar.ics">Calendar file</a>
       </div>
       {progress && (
         <p className="say d-flex gap-3 align-items-center" role="status">

@@ -47,7 +47,16 @@ export function LeakPicture({ pad, here }: { pad: JudgedPad; here: number | null
       {pad.points.map(({ point: { clock }, mean }) => (
         <g key={clock} transform={`translate(${point(clock, 110)})`}>
           {here === clock && <circle r={12} fill="none" stroke="var(--action)" strokeWidth={2.5} />}
-          <text className="label" fontSize={14} textAnchor="middle" dominantBaseline="central" fill="var(--ink)">
+          <text
+            className="label"
+            fontSize={14}
+            textAnchor="middle"
+            dominantBaseline="central"
+            fill="var(--ink)"
+            stroke="var(--sheet)"
+            strokeWidth={4}
+            paintOrder="stroke"
+          >
             {mean === null ? '·' : clock}
           </text>
         </g>

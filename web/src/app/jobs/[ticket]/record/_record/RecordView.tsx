@@ -5,7 +5,8 @@ import { ForThose } from '@/frame/ForThose';
 import { useId, useMemo, useState } from 'react';
 import { useBench, useWhen } from '@/frame/BenchContext';
 import { Button, Form } from '@/ui/bootstrap';
-import { unnamed, useJob } from '@/job/JobContext';
+import { useJob } from '@/job/JobContext';
+import { unnamed } from '@/job/unnamed';
 import { figureText, limitText, lookWords, ruleLines, readOnlyWords, rowWords } from '@/job/recordWords';
 import { LightDial } from './LightDial';
 import { minutesText } from '@/ui/words';
@@ -171,29 +172,31 @@ export function RecordView() {
               title="Figures, before and after"
               empty={record.figures.length + record.readOnly.length === 0 && 'Nothing was measured.'}
             >
-              <table className="figures">
-                <thead>
-                  <tr>
-                    <th scope="col">Measure</th>
-                    <th scope="col">Before</th>
-                    <th scope="col">After</th>
-                    <th scope="col">Limit</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {record.figures.map((row) => (
-                    <tr key={`${row.group} ${row.part} ${row.id}`}>
-                      <th scope="row">{rowWords(row)}</th>
-                      <td>{figureText(row.before, row.unit, unit)}</td>
-                      <td>
-                        {figureText(row.after, row.unit, unit)}
-                        {row.stale && <span className="soft"> (stale)</span>}
-                      </td>
-                      <td>{limitText(row.limit, row.unit, unit)}</td>
+              <div className="table-wide" role="region" aria-label="Figures, before and after" tabIndex={0}>
+                <table className="figures">
+                  <thead>
+                    <tr>
+                      <th scope="col">Measure</th>
+                      <th scope="col">Before</th>
+                      <th scope="col">After</th>
+                      <th scope="col">Limit</th>
                     </tr>
-                  ))}
-                </tbody>
-              </table>
+                  </thead>
+                  <tbody>
+                    {record.figures.map((row) => (
+                      <tr key={`${row.group} ${row.part} ${row.id}`}>
+                        <th scope="row">{rowWords(row)}</th>
+                        <td>{figureText(row.before, row.unit, unit)}</td>
+                        <td>
+                          {figureText(row.after, row.unit, unit)}
+                          {row.stale && <span className="soft"> (stale)</span>}
+                        </td>
+                        <td>{limitText(row.limit, row.unit, unit)}</td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </div>
               {record.readOnly.length > 0 && (
                 <ul className="soft mt-2">
                   {record.readOnly.map((read) => (
