@@ -1,13 +1,19 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
+import { gzipSync } from 'node:zlib';
 import type { Page } from 'puppeteer-core';
-import { startPage, until, type App } from './app';
+import { axeProblems, openTicket, startPage, until, type App } from './app';
 
 jest.setTimeout(240_000);
+
+/** A word that never ends. */
+const long = 'Oberhammerschmiedgasseninstrumentenwerkstattverein';
 
 let app: App;
 let page: Page;
 beforeAll(async () => {
   ({ app, page } = await startPage());
+  const words = { owner: long, maker: long, model: long, serial: long, complaint: `${long}${long}${long}` };
+  await openTicket(app.address, 'LONG', words);
 });
 afterAll(() => app.close());
 
@@ -17,6 +23,19 @@ const sizes = [
   [768, 1024],
   [390, 844],
 ] as const;
+/** A laptop at 200 %: half as many points either way. */
+const zoomed = [640, 400] as const;
+/** What hangs on the size of the screen; all else is looked at in both lights, view by view, elsewhere. */
+const bySize = {
+  type: 'rule',
+  values: [
+    'target-size',
+    'scrollable-region-focusable',
+    'nested-interactive',
+    'aria-hidden-focus',
+    'link-in-text-block',
+  ],
+};
 
 /**
  * What a hand or an eye cannot reach in the page as it stands: controls that lie under something else once they are gone
@@ -68,9 +87,19 @@ const unreachable = () => {
   return [...new Set(faults)];
 };
 
+/** What cannot be reached or read at this size, the page not loaded anew. */
+async function faultsAt(width: number, height: number): Promise<string[]> {
+  await page.setViewport({ width, height });
+  await page.evaluate(() => new Promise((next) => requestAnimationFrame(() => requestAnimationFrame(next))));
+  const found = (await page.evaluate(unreachable)).map((fault) => `${width}: ${fault}`);
+  const most = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+  return most > 1 ? [...found, `${width}: the page is ${most} px wider than the screen`] : found;
+}
+
 test.each([
   '/',
   '/week',
+  '/week/wall',
   '/tickets/new',
   '/find?q=dent',
   '/stock',
@@ -99,13 +128,41 @@ test.each([
   await until(page, () => !document.querySelector('[aria-busy=true]'));
   const found: string[] = [];
   for (const [width, height] of sizes) {
-    await page.setViewport({ width, height });
-    await page.evaluate(() => new Promise((next) => requestAnimationFrame(() => requestAnimationFrame(next))));
-    found.push(...(await page.evaluate(unreachable)).map((fault) => `${width}: ${fault}`));
-    const most = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
-    if (most > 1) found.push(`${width}: the page is ${most} px wider than the screen`);
+    found.push(...(await faultsAt(width, height)));
+    found.push(...(await axeProblems(page, bySize)).map((problem) => `${width}: ${problem}`));
   }
   expect(found).toEqual([]);
+});
+
+test.each([
+  '/',
+  '/find?q=LONG',
+  '/week',
+  '/jobs/LONG',
+  '/jobs/LONG/plan',
+  '/jobs/LONG/record',
+  '/jobs/LONG/instrument',
+])('%s: words that never end are not lost, at any size', async (path) => {
+  await page.goto(`${app.address}${path}`);
+  await page.waitForSelector('#main');
+  await until(page, () => !document.querySelector('[aria-busy=true]'));
+  const found: string[] = [];
+  for (const [width, height] of sizes) found.push(...(await faultsAt(width, height)));
+  expect(found).toEqual([]);
+});
+test.each([
+  '/',
+  '/week',
+  '/jobs/LL-201',
+  '/jobs/LL-201/measure?group=pad&part=e',
+  '/jobs/LL-201/plan',
+  '/jobs/LL-201/record',
+  '/tickets/new',
+])('%s: at 200 %% everything can be gone to, and nothing is cut', async (path) => {
+  await page.goto(`${app.address}${path}`);
+  await page.waitForSelector('#main');
+  await until(page, () => !document.querySelector('[aria-busy=true]'));
+  expect(await faultsAt(...zoomed)).toEqual([]);
 });
 
 test('the work has room: head, map and readout leave it 560 of 800 px, 500 of 768', async () => {
@@ -126,4 +183,32 @@ test('the work has room: head, map and readout leave it 560 of 800 px, 500 of 76
       const room = await roomAt(width, height, `/jobs/LL-201${path}`);
       expect([path, width, room >= least ? 'room' : room]).toEqual([path, width, 'room']);
     }
+});
+
+/** The scripts a page names, kB gzip: no more than today, and less where less is. */
+test.each([
+  ['/', 175],
+  ['/week', 210],
+  ['/week/wall', 175],
+  ['/stock', 195],
+  ['/shop', 195],
+  ['/tickets/new', 195],
+  ['/find', 175],
+  ['/jobs/LL-201', 335],
+  ['/jobs/LL-201/measure', 345],
+  ['/jobs/LL-201/sound/pitch', 340],
+])('the scripts that %s names weigh %d kB at most', async (path, most) => {
+  // What the page itself names, whenever it comes: what is asked for while it is drawn may come before it stands or after.
+  const sent = await (await fetch(`${app.address}${path}`)).text();
+  // What only old browsers take is no weight to a new one.
+  const html = sent.replace(/<script[^>]*noModule[^>]*>/gi, '');
+  const scripts = new Set(html.match(/static\/chunks\/[^"\\]+?\.js/g));
+  let sum = 0;
+  for (const script of scripts) {
+    const response = await fetch(`${app.address}/_next/${script}`);
+    expect(response.status).toBe(200);
+    sum += gzipSync(Buffer.from(await response.arrayBuffer())).length / 1024;
+  }
+  expect(sum).toBeGreaterThan(50);
+  expect(sum).toBeLessThan(most);
 });

@@ -1,7 +1,7 @@
 'use client';
 
 import type { EntryBody } from '@holotonos/core';
-import { useImperativeHandle, useRef, useState, type Ref } from 'react';
+import { useImperativeHandle, useRef, useState, type ChangeEvent, type Ref } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
@@ -23,6 +23,7 @@ export function PhotoTaker({
 }) {
   const { ticket, write } = useJob();
   const input = useRef<HTMLInputElement>(null);
+  const camera = useRef<HTMLInputElement>(null);
   const [sending, setSending] = useState(false);
   const [failed, setFailed] = useState<{ problem: string; again: { id: string; file: File } | null } | null>(null);
   useImperativeHandle(ref, () => ({ open: () => input.current?.click() }), []);
@@ -36,23 +37,34 @@ export function PhotoTaker({
     else setFailed({ problem: sent.problem, again: sent.again ? { id, file } : null });
   };
 
+  const picked = {
+    type: 'file',
+    accept: 'image/jpeg,image/png,image/webp',
+    className: 'visually-hidden',
+    tabIndex: -1,
+    onChange: (event: ChangeEvent<HTMLInputElement>) => {
+      const file = event.target.files?.[0];
+      if (file) void send(newId(), file);
+      event.target.value = '';
+    },
+  } as const;
+
   return (
     <div>
-      <input
-        ref={input}
-        type="file"
-        accept="image/jpeg,image/png,image/webp"
-        className="visually-hidden"
-        tabIndex={-1}
-        aria-label={`${words}: choose a picture`}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) void send(newId(), file);
-          event.target.value = '';
-        }}
-      />
+      <input ref={input} {...picked} aria-label={`${words}: choose a picture`} />
+      <input ref={camera} {...picked} capture="environment" aria-label={`${words}: by the camera`} />
       <Button variant="quiet" disabled={sending} onClick={() => input.current?.click()}>
         {sending ? 'Sending …' : words}
+      </Button>
+      {/* Where fingers do the pointing there is a camera at the back: straight to it, not by way of the album. */}
+      <Button
+        variant="quiet"
+        className="by-camera ms-2"
+        disabled={sending}
+        aria-label={`${words}, by the camera`}
+        onClick={() => camera.current?.click()}
+      >
+        Camera
       </Button>
       {failed && (
         <div className="say fault mt-2" role="alert">
