@@ -211,6 +211,12 @@ export const until = <Args extends unknown[]>(
 export const seeText = (page: Page, text: string) =>
   until(page, (wanted) => document.body.innerText.includes(wanted), text);
 
+/** Chooses from a list once it offers this: what it offers may come after it. */
+export async function choose(page: Page, query: string, value: string): Promise<void> {
+  await page.waitForSelector(`${query} option[value=${JSON.stringify(value)}]`);
+  await page.select(query, value);
+}
+
 /** The element a query finds, brought to the middle of the screen: the fixed bands would take a click at its edge. */
 async function bring(page: Page, query: string) {
   const element = await page.waitForSelector(query, { visible: true });

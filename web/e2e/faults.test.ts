@@ -7,7 +7,7 @@ import pg from 'pg';
 import type { Browser, Page } from 'puppeteer-core';
 import { cluster } from '../../bin/lib/postgres.mjs';
 import { migrations } from '../../store/tests/database';
-import { fill, freePort, openTicket, seeText, send, startBrowser, startServer, until } from './app';
+import { choose, fill, freePort, openTicket, seeText, send, startBrowser, startServer, until } from './app';
 
 jest.setTimeout(240_000);
 
@@ -96,7 +96,7 @@ describe('no reading is lost', () => {
     await page.goto(`${address()}/jobs/${ticket}/round`);
     await seeText(page, 'A new round');
     await fill(page, 'At the bench', 'Perrin Oake');
-    await page.select('select[id$="-part"]', 'e');
+    await choose(page, 'select[id$="-part"]', 'e');
     await page.evaluate(() =>
       [...document.querySelectorAll('button')].find((each) => each.textContent === 'Start the round')?.click(),
     );

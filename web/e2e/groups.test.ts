@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { axeProblems, entriesOf, fill, openMap, press, seeText, tick, until, type App } from './app';
+import { axeProblems, choose, entriesOf, fill, openMap, press, seeText, tick, until, type App } from './app';
 import { figureAsked, settled, startMeasuring, typeFigures, unexpected } from './measuring';
 
 jest.setTimeout(180_000);
@@ -26,7 +26,7 @@ describe('the pages of the groups', () => {
       await page.goto(`${base}/round`);
       await tick(page, '::-p-aria([name="Pads"][role="checkbox"])');
       await tick(page, '::-p-aria([name="Body line"][role="checkbox"])');
-      await page.select('select[id$="-part"]', 'body');
+      await choose(page, 'select[id$="-part"]', 'body');
       if (extras) await tick(page, 'input[id$="-extras"]');
       await seeText(page, points);
       await press(page, 'Start the round');

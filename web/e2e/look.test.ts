@@ -72,6 +72,20 @@ test('a side, a step back, and what the record says of it', async () => {
   expect((await fetch(`${app.address}/api/v1/jobs/NO-SUCH/looks`)).status).toBe(404);
 });
 
+test('a look is written though the page is left in the very same instant', async () => {
+  const before = (await looks()).length;
+  await page.goto(`${base}/look?group=body-line`);
+  await ready();
+  await Promise.all([
+    page.waitForNavigation(),
+    page.evaluate((away) => {
+      document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', { key: 's', bubbles: true }));
+      location.assign(away);
+    }, `${base}/record`),
+  ]);
+  expect(await settled(before + 1)).toHaveLength(before + 1);
+});
+
 test('a dropped flute: three pads open to the right, the rod, two pads good by a look, one floated, signed', async () => {
   await openTicket(app.address, 'LOOK-2', { instrumentType: 'concert-flute', family: 'flute', practice: 'steady' });
   const flute = `${app.address}/jobs/LOOK-2`;

@@ -4,6 +4,7 @@ import type { Page } from 'puppeteer-core';
 import {
   axeInBothLights,
   axeProblems,
+  choose,
   fill,
   openTicket,
   press,
@@ -94,7 +95,7 @@ test('one key from any page finds what was written down; the beginning of a word
   await page.keyboard.press('Enter');
   await seeText(page, 'Because: The body is open for straightening anyway');
   await until(page, () => document.querySelectorAll('.found li').length > 2);
-  await page.select('select[name=in]', 'findings');
+  await choose(page, 'select[name=in]', 'findings');
   await until(page, () => location.search.includes('in=findings'));
   await until(page, () => [...document.querySelectorAll('.found li')].every((li) => li.textContent?.includes('Dent')));
   await fill(page, 'Owner, serial, maker, part, fault, or any words written down', 'nowhere to be seen');
@@ -112,7 +113,7 @@ test('a check-up that is due stands on the bench; its owner is reminded once, in
   await seeText(page, 'Nobody has reminded the owner yet.');
   await page.waitForSelector('select[aria-label="How the owner of LL-404 was reminded"]');
   expect(await axeInBothLights(page, `${app.address}/check-ups`)).toEqual([]);
-  await page.select('select[aria-label="How the owner of LL-404 was reminded"]', 'call');
+  await choose(page, 'select[aria-label="How the owner of LL-404 was reminded"]', 'call');
   await press(page, 'Reminded: LL-404');
   await until(page, () => /Reminded .* by telephone\./.test(document.body.innerText));
   await page.goto(`${app.address}/`);

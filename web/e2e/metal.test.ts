@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { axeProblems, entriesOf, openTicket, seeText, startApp, until, type App } from './app';
+import { axeProblems, choose, entriesOf, openTicket, seeText, startApp, until, type App } from './app';
 import { doStep, enter, figureAsked, settled } from './measuring';
 
 jest.setTimeout(300_000);
@@ -163,7 +163,8 @@ test('a turned bell: front against back at a sound key, pushed past and back, ea
   expect(await doneSteps(ticket)).toEqual(['strip-some:instrument', 'turn-bell:instrument']);
   // Another sound key can be the gauge.
   await page.goto(bell);
-  await page.select(
+  await choose(
+    page,
     'select[id$="-key"]',
     await page.$eval('select[id$="-key"] option:last-child', (option) => (option as HTMLOptionElement).value),
   );

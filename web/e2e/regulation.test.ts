@@ -1,6 +1,17 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
-import { axeInBothLights, axeProblems, entriesOf, fill, openTicket, seeText, startPage, until, type App } from './app';
+import {
+  axeInBothLights,
+  axeProblems,
+  choose,
+  entriesOf,
+  fill,
+  openTicket,
+  seeText,
+  startPage,
+  until,
+  type App,
+} from './app';
 import { enter, settled } from './measuring';
 
 jest.setTimeout(300_000);
@@ -95,7 +106,7 @@ test('a rule is wanted otherwise: in this job, in the shop, and as it was; the r
   await page.mouse.down();
   await until(page, (was) => Number(document.querySelector<HTMLInputElement>('input[type=range]')?.value) > was, light);
   await page.mouse.up();
-  await page.select('select[id$="-film"]', '0.05');
+  await choose(page, 'select[id$="-film"]', '0.05');
   await page.focus('.survey-console');
   await page.keyboard.press('d');
   // What cannot hold is left with a word the owner can read.

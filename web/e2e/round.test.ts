@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { serveGauges, type Gauges } from '@holotonos/gauges';
-import { axeProblems, fill, freePort, patience, press, seeText, tick, until, type App } from './app';
+import { axeProblems, choose, fill, freePort, patience, press, seeText, tick, until, type App } from './app';
 import { figureAsked, readingsOf, settled, startMeasuring, typeFigures, unexpected } from './measuring';
 
 jest.setTimeout(180_000);
@@ -59,7 +59,7 @@ describe('a round', () => {
     await seeText(page, 'A new round');
     await fill(page, 'At the bench', 'Perrin Oake');
     await tick(page, '::-p-aria([name="Part"][role="combobox"])');
-    await page.select('select[id$="-part"]', 'e');
+    await choose(page, 'select[id$="-part"]', 'e');
     await seeText(page, '8 points. One gauge, one after the other: Feeler film set.');
     await press(page, 'Start the round');
     await figureAsked(page);

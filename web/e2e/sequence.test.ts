@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals
 import type { Page } from 'puppeteer-core';
 import {
   axeInBothLights,
+  choose,
   entriesOf,
   fill,
   openCard,
@@ -146,7 +147,7 @@ describe('a job from its findings to a change that is agreed', () => {
       all.map((option) => [option.getAttribute('value') ?? '', (option as HTMLElement).innerText]),
     );
     const rim = options.find(([, words]) => words === 'LL-320: Level the rim: E')?.[0];
-    await page.select('select[id$="-over"]', rim ?? '');
+    await choose(page, 'select[id$="-over"]', rim ?? '');
     await press(page, 'Move it');
     await seeText(page, 'now goes before');
     expect(await kinds()).toContain('plan-change');
@@ -162,7 +163,7 @@ describe('a job from its findings to a change that is agreed', () => {
     const other = await page.$$eval('select[id$="-over"] option', (all) =>
       all.map((option) => option.getAttribute('value') ?? '').find((value) => value.startsWith('LL-202/')),
     );
-    await page.select('select[id$="-over"]', other ?? '');
+    await choose(page, 'select[id$="-over"]', other ?? '');
     await press(page, 'Move it');
     await seeText(page, 'Put before by hand, between tickets');
     await (await page.waitForSelector('button::-p-text(Let go)'))?.click();
@@ -295,11 +296,11 @@ describe('the shop', () => {
     await press(page, 'Add a step');
     await fill(page, 'What is done', 'Burnish the dent out');
     await fill(page, 'How, a line for each thing to mind', 'Slow circles with a steel.');
-    await page.select('select[id$="-stage"]', 'body');
+    await choose(page, 'select[id$="-stage"]', 'body');
     await press(page, 'Keep this step');
     await seeText(page, 'Burnish the dent out');
-    await page.select('select[id$="-finding"]', 'dent');
-    await page.select('select[id$="-step"]', 'burnish-the-dent-out');
+    await choose(page, 'select[id$="-finding"]', 'dent');
+    await choose(page, 'select[id$="-step"]', 'burnish-the-dent-out');
     await press(page, 'Keep this rule');
     await seeText(page, 'Dent: Burnish the dent out');
     await press(page, 'Word it otherwise: Needle springs: mind your eyes.');
@@ -320,7 +321,7 @@ describe('the shop', () => {
     await page.goto(`${app.address}/shop`);
     await press(page, 'Copy a practice');
     await fill(page, 'Name of the practice', 'Quiet hands');
-    await page.select('select[id$="-straightening"]', 'slow-pressure');
+    await choose(page, 'select[id$="-straightening"]', 'slow-pressure');
     await seeText(page, 'No blows: pressed, released and measured.');
     await press(page, 'Keep this practice');
     await seeText(page, 'slow steady pressure');
@@ -330,7 +331,7 @@ describe('the shop', () => {
     await seeText(page, 'Straighten the tube: Bow');
     await page.goto(base());
     await page.waitForSelector('select[id$="-limits"]');
-    await page.select('select[id$="-limits"]', 'Quiet hands');
+    await choose(page, 'select[id$="-limits"]', 'Quiet hands');
     await fill(page, 'Why? What was read is judged anew, and the plan follows.', 'The owner is nervous');
     await press(page, 'Take it up');
     await settled();

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { Page } from 'puppeteer-core';
 import { randomUUID } from 'node:crypto';
-import { axeProblems, fill, press, seeText, send, type App } from './app';
+import { axeProblems, choose, fill, press, seeText, send, type App } from './app';
 import { readingsOf, settled, startMeasuring, unexpected } from './measuring';
 
 jest.setTimeout(180_000);
@@ -76,7 +76,7 @@ describe('the shop', () => {
     const before = await readingsOf(app, ticket);
     await page.goto(base);
     await seeText(page, 'as the practice has them');
-    await page.select('select[id$="-limits"]', 'Barge choir');
+    await choose(page, 'select[id$="-limits"]', 'Barge choir');
     await fill(page, 'Why? What was read is judged anew, and the plan follows.', 'Agreed with the owner');
     await press(page, 'Take it up');
     await settled(page);

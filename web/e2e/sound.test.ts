@@ -4,6 +4,7 @@ import type { Page } from 'puppeteer-core';
 import {
   axeInBothLights,
   axeProblems,
+  choose,
   entriesOf,
   fill,
   openTicket,
@@ -127,7 +128,7 @@ test('an instrument nobody has said the fingerings of says so, and is fingered l
   await seeText(page, 'nothing is said of its sound');
   await enter(page, 'Pitch');
   await seeText(page, 'What is it like?');
-  await page.select('select', 'alto-saxophone');
+  await choose(page, 'select', 'alto-saxophone');
   await fill(page, 'Semitones it sounds below what is written: 0 in C, 2 in B♭, 9 in E♭', '9');
   await seeText(page, 'fingerings use only keys and holes');
   await enter(page, 'Take its fingerings');

@@ -4,7 +4,19 @@ import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import type { ChosenLine, Entry, StockState } from '@holotonos/core';
-import { axeInBothLights, entriesOf, fill, openTicket, press, seeText, send, startPage, until, type App } from './app';
+import {
+  axeInBothLights,
+  choose,
+  entriesOf,
+  fill,
+  openTicket,
+  press,
+  seeText,
+  send,
+  startPage,
+  until,
+  type App,
+} from './app';
 import { settled, typeFigures } from './measuring';
 
 jest.setTimeout(300_000);
@@ -66,7 +78,7 @@ describe('the drawers', () => {
     await fill(page, 'Diameter, mm', '0.75');
     await press(page, 'Give it a place');
     await seeText(page, 'it is what tells a pad from another');
-    await page.select('select[id$="stock-kind"]', 'spring-wire');
+    await choose(page, 'select[id$="stock-kind"]', 'spring-wire');
     await fill(page, 'Material', 'blued steel');
     await fill(page, 'How many there', '11');
     await press(page, 'Give it a place');
@@ -397,7 +409,7 @@ test('a dent is written down by its size, and its step names the balls of the dr
     /^Round it: /.test(document.querySelector('form[aria-label="The dent"] [role=alert]')?.textContent ?? ''),
   );
   await fill(page, 'Round it, mm', '12');
-  await page.select('select[id$="-finish"]', 'lacquer-brittle');
+  await choose(page, 'select[id$="-finish"]', 'lacquer-brittle');
   await press(page, 'Write the dent down');
   await seeText(page, '22.000 × 12.000 mm, plain, soft, under brittle lacquer');
   await settled(page);

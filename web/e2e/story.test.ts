@@ -3,6 +3,7 @@ import type { Page } from 'puppeteer-core';
 import {
   axeInBothLights,
   axeProblems,
+  choose,
   fill,
   openCard,
   openMap,
@@ -67,7 +68,7 @@ describe('one instrument from the case to the signed record', () => {
     await press(page, 'Open the ticket');
     await seeText(page, 'That ticket number is in use');
     await fill(page, 'Ticket (needed)', 'LL-301');
-    await page.select('select[name=scope]', 'repair');
+    await choose(page, 'select[name=scope]', 'repair');
     await press(page, 'Open the ticket');
     await seeText(page, 'LL-301 · Alto saxophone');
     expect((await entries()).map(({ kind }) => kind)).toEqual(['intake']);

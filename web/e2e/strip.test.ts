@@ -10,6 +10,7 @@ import sharp from 'sharp';
 import {
   axeInBothLights,
   axeProblems,
+  choose,
   fill,
   openMap,
   press,
@@ -325,8 +326,8 @@ describe('an instrument never met before', () => {
     await fill(page, 'Ticket (needed)', 'LL-402');
     await fill(page, 'Owner (needed)', 'The lock-keepers');
     await fill(page, 'Model', 'Very low clarinet');
-    await page.select('select[name=family]', 'clarinet');
-    await page.select('select[name=instrumentType]', 'home-made');
+    await choose(page, 'select[name=family]', 'clarinet');
+    await choose(page, 'select[name=instrumentType]', 'home-made');
     await press(page, 'Open the ticket');
     await seeText(page, 'LL-402 · Very low clarinet');
     await page.goto(`${app.address}/jobs/LL-402/instrument?list=keys`);
@@ -355,13 +356,13 @@ describe('an instrument never met before', () => {
     await press(page, 'Keep it');
     await seeText(page, 'New tickets can start from it');
     await page.goto(`${app.address}/tickets/new`);
-    await page.select('select[name=family]', 'clarinet');
+    await choose(page, 'select[name=family]', 'clarinet');
     await until(page, () =>
       [...document.querySelectorAll('select[name=instrumentType] option')].some(
         ({ textContent }) => textContent === 'Very low clarinet',
       ),
     );
-    await page.select('select[name=instrumentType]', 'very-low-clarinet');
+    await choose(page, 'select[name=instrumentType]', 'very-low-clarinet');
     await fill(page, 'Ticket (needed)', 'LL-403');
     await fill(page, 'Owner (needed)', 'The lock-keepers');
     await press(page, 'Open the ticket');

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import type { HTTPRequest, Page } from 'puppeteer-core';
-import { entriesOf, fill, openTicket, press, seeText, send, startPage, until, type App } from './app';
+import { choose, entriesOf, fill, openTicket, press, seeText, send, startPage, until, type App } from './app';
 import { readingsOf, settled } from './measuring';
 
 jest.setTimeout(180_000);
@@ -61,7 +61,7 @@ test('a form filled in and sent before the page runs is sent whole', async () =>
   await fill(page, 'At the bench', 'Perrin Oake');
   await page.type('input[name=owner]', 'The bargees’ choir');
   await page.type('input[name=ticket]', 'LL-331');
-  await page.select('select[name=scope]', 'repair');
+  await choose(page, 'select[name=scope]', 'repair');
   await page.click('form button[type=submit]');
   expect(page.url()).toBe(`${app.address}/tickets/new`);
   await wake();

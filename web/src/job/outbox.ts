@@ -3,6 +3,7 @@
 import type { Entry, NewEntry, Problem } from '@holotonos/core';
 import { openDB, type IDBPDatabase } from 'idb';
 import { askWho } from '@/frame/askWho';
+import { jot, jottedFor, unjot } from './jotted';
 import { isPractice } from './practiceTicket';
 import { EntryQueue, type Aside, type QueueWays } from './entryQueue';
 
@@ -68,19 +69,30 @@ export async function send(ticket: string, entry: NewEntry): Promise<Sent> {
 
 const inBrowser: QueueWays = {
   load: async (ticket) => {
+    // Looked at before the store: what it takes over meanwhile is then in one of the two at least.
+    const jotted = jottedFor(ticket);
     const db = await open();
-    if (!db) return { waiting: [], aside: [] };
+    if (!db) return { waiting: jotted, aside: [] };
     const [waiting, aside] = await Promise.all([
       db.getAllFromIndex('outbox', 'ticket', ticket) as Promise<{ entry: NewEntry }[]>,
       db.getAllFromIndex('aside', 'ticket', ticket) as Promise<Aside[]>,
     ]);
+    const kept = new Set(waiting.map(({ entry }) => entry.id));
     return {
-      waiting: waiting.map(({ entry }) => entry),
+      // What the store has was written before what it has not.
+      waiting: [...waiting.map(({ entry }) => entry), ...jotted.filter(({ id }) => !kept.has(id))],
       aside: aside.map(({ entry, problems }) => ({ entry, problems })),
     };
   },
-  keep: async (ticket, entry) => void (await (await open())?.add('outbox', { ticket, entry })),
+  keep: async (ticket, entry) => {
+    jot(ticket, entry);
+    const db = await open();
+    if (!db) return;
+    await db.add('outbox', { ticket, entry });
+    unjot(entry.id);
+  },
   release: async (ticket, id) => {
+    unjot(id);
     const db = await open();
     if (!db) return;
     const tx = db.transaction('outbox', 'readwrite');

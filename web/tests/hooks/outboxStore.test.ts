@@ -6,6 +6,13 @@ import { fetchDouble } from './bench';
 import { until } from '../until';
 
 const real = globalThis.fetch;
+/** What the browser writes at once. */
+const atOnce: Record<string, string> = Object.defineProperties({} as Record<string, never>, {
+  getItem: { value: (key: string) => atOnce[key] ?? null },
+  setItem: { value: (key: string, text: string) => void (atOnce[key] = text) },
+  removeItem: { value: (key: string) => delete atOnce[key] },
+});
+Object.defineProperty(globalThis, 'localStorage', { configurable: true, value: atOnce });
 const queues = new Set<{ state: { waiting: readonly unknown[] } }>();
 /** Nothing is left trying when the tests are over. */
 afterAll(async () => {
@@ -41,6 +48,17 @@ const taken = (asked: readonly { init?: RequestInit }[]) => () => {
   const entry = JSON.parse(String(asked.at(-1)?.init?.body)) as NewEntry;
   return Response.json({ entry: { ...entry, seq: 1 } }, { status: 201 });
 };
+
+/** With another store than the browser's own. */
+async function withStore(store: object, work: () => Promise<void>): Promise<void> {
+  const kept = globalThis.indexedDB;
+  Object.defineProperty(globalThis, 'indexedDB', { configurable: true, value: store });
+  try {
+    await work();
+  } finally {
+    Object.defineProperty(globalThis, 'indexedDB', { configurable: true, value: kept });
+  }
+}
 
 let ticket = '';
 beforeEach(() => {
@@ -95,26 +113,48 @@ describe('what this browser keeps of entries on their way', () => {
     await settle();
     expect(third.queueOf(ticket).state.aside).toEqual([]);
   });
-  test('a browser that keeps nothing still sends', async () => {
-    const kept = globalThis.indexedDB;
-    Object.defineProperty(globalThis, 'indexedDB', {
-      configurable: true,
-      value: {
-        open: () => {
-          throw new Error('private');
-        },
-      },
+  test('a page that is left before the browser has written anything loses nothing, in order, once', async () => {
+    const [a, b, c] = [note('a'), note('b'), note('c')];
+    const first = await page(away);
+    first.queueOf(ticket).add(a);
+    await settle();
+    // From here on the page is gone before its store has done anything.
+    await withStore({ open: () => new Proxy({}, { get: () => undefined, set: () => true }) }, async () => {
+      const second = await page(away);
+      for (const entry of [b, c]) second.queueOf(ticket).add(entry);
+      await settle();
     });
-    try {
+    // Another ticket's page does not send them, and no damaged line stands in the way.
+    atOnce['holotonos-jotted x'] = '{"ticket":';
+    const other = await page(away);
+    other.queueOf(`${ticket}x`);
+    await settle();
+    expect(other.queueOf(`${ticket}x`).state.waiting).toEqual([]);
+
+    const third = await page(() => (third.asked.at(-1)?.url.includes(`/${ticket}/`) ? taken(third.asked)() : away()));
+    const heard: unknown[] = [];
+    third.queueOf(ticket).onTaken((entry) => heard.push(entry.body));
+    await until(() => heard.length === 3);
+    expect(heard).toEqual([{ text: 'a' }, { text: 'b' }, { text: 'c' }]);
+    await settle();
+    expect(Object.keys(atOnce)).toEqual(['holotonos-jotted x']);
+    const fourth = await page(away);
+    fourth.queueOf(ticket);
+    await settle();
+    expect(fourth.queueOf(ticket).state.waiting).toEqual([]);
+  });
+  test('a browser that keeps nothing still sends', async () => {
+    const refuses = () => {
+      throw new Error('private');
+    };
+    await withStore({ open: refuses }, async () => {
       const only = await page(() => taken(only.asked)());
       const heard: unknown[] = [];
       only.queueOf(ticket).onTaken((entry) => heard.push(entry.seq));
       only.queueOf(ticket).add(note('a'));
       await until(() => heard.length === 1);
       expect(only.queueOf(ticket).state.waiting).toEqual([]);
-    } finally {
-      Object.defineProperty(globalThis, 'indexedDB', { configurable: true, value: kept });
-    }
+    });
   });
 });
 

@@ -54,6 +54,13 @@ function FingeredLike() {
   const [lower, setLower] = useState('0');
   const known = shippedTypes.find((each) => each.id === model);
   const as = known ? fingeredLike(type, known, -Number(lower)) : null;
+  // Before they are there nothing is true of them: neither that one fits nor that none does.
+  if (shippedTypes.length === 0)
+    return (
+      <p className="sheet soft" role="status" aria-busy>
+        Nobody has said how this instrument is blown and fingered. The types it may be like are being fetched …
+      </p>
+    );
   return (
     <form
       className="sheet"
