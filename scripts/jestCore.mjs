@@ -6,6 +6,7 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
 import { coreDigest } from '../bin/lib/app.mjs';
+import { forJest } from './jestBundle.mjs';
 import { schemaDigest } from './schemaDigest.mjs';
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
@@ -25,15 +26,9 @@ export default async function buildCore() {
     entryPoints: [join(sources, 'index.ts'), ...folders],
     outbase: sources,
     outdir: fresh,
-    bundle: true,
+    ...forJest,
     splitting: true,
-    format: 'esm',
-    platform: 'node',
-    target: 'node20',
-    packages: 'external',
-    keepNames: true,
     sourcemap: 'inline',
-    logLevel: 'error',
   });
   writeFileSync(join(fresh, 'stamp.txt'), now);
   rmSync(out, { recursive: true, force: true });

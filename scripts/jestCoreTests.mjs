@@ -5,6 +5,7 @@ import { readdirSync, readFileSync, rmSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build } from 'esbuild';
+import { forJest } from './jestBundle.mjs';
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
 const out = join(root, '.data/jest-core-tests');
@@ -35,15 +36,9 @@ export default async function buildCoreTests() {
     entryPoints: tests,
     outbase: join(root, 'core'),
     outdir: out,
-    bundle: true,
+    ...forJest,
     plugins: [asWritten],
-    format: 'esm',
-    platform: 'node',
-    target: 'node20',
-    packages: 'external',
-    keepNames: true,
     sourcemap: 'linked',
     sourcesContent: false,
-    logLevel: 'error',
   });
 }
