@@ -40,6 +40,16 @@ export default tseslint.config(
     },
   },
   {
+    files: ['web/src/**/*.{ts,tsx}'],
+    ignores: ['web/src/ui/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { paths: [{ name: 'next/link', message: 'Use @/ui/Link: it fetches ahead only where a hand is near.' }] },
+      ],
+    },
+  },
+  {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {

@@ -19,6 +19,7 @@ const config: NextConfig = {
   },
   experimental: {
     optimizePackageImports: ['react-bootstrap', '@holotonos/core'],
+    preloadEntriesOnStart: process.env.HOLOTONOS_PRELOAD !== 'no',
   },
 };
 

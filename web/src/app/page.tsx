@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { connection } from 'next/server';
 import { clockWords } from '@holotonos/core';
 import { Clocks, Today } from '@/app/_bench/Today';

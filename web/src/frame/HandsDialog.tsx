@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useRef, useState } from 'react';
 import { Button, Modal } from '@/ui/bootstrap';
 import { askWho } from './askWho';

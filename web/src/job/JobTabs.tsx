@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { addressOf, jobStages, pageAt, pageOfDigit, stageAt, type JobStage } from './jobPages';

@@ -1,7 +1,7 @@
 'use client';
 
 import { lookAt, looksWaiting, type MasterLook } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { useWhen } from '@/frame/BenchContext';
 import { useMay } from '@/frame/useMay';

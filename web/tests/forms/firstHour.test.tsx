@@ -2,7 +2,9 @@
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
 
 jest.unstable_mockModule('next/link', () => ({
-  default: ({ children, ...props }: Record<string, unknown> & { children: never }) => <a {...props}>{children}</a>,
+  default: ({ children, prefetch: _, ...props }: Record<string, unknown> & { children: never }) => (
+    <a {...props}>{children}</a>
+  ),
 }));
 const { cleanup, fireEvent, render, screen } = await import('@testing-library/react');
 const { FirstHour } = await import('../../src/app/_bench/FirstHour');

@@ -5,7 +5,9 @@ const push = jest.fn();
 let path = '/jobs/T-1/measure';
 jest.unstable_mockModule('next/navigation', () => ({ usePathname: () => path, useRouter: () => ({ push }) }));
 jest.unstable_mockModule('next/link', () => ({
-  default: ({ children, ...props }: Record<string, unknown> & { children: never }) => <a {...props}>{children}</a>,
+  default: ({ children, prefetch: _, ...props }: Record<string, unknown> & { children: never }) => (
+    <a {...props}>{children}</a>
+  ),
   useLinkStatus: () => ({ pending: false }),
 }));
 const { cleanup, fireEvent, render, screen } = await import('@testing-library/react');

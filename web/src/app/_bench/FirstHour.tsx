@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { keepHere, keptHere, readKept, useKeptHere } from '@/frame/keptHere';
 import { practiceTicket } from '@/job/practiceTicket';
 import { Button } from '@/ui/bootstrap';

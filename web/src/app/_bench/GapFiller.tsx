@@ -1,7 +1,7 @@
 'use client';
 
 import type { FittingStep } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useId, useState } from 'react';
 import { Form } from '@/ui/bootstrap';
 import { minutesText } from '@/ui/words';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useId } from 'react';
 import { Button, Form } from '@/ui/bootstrap';

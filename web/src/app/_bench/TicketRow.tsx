@@ -1,5 +1,5 @@
 import { practices, type BenchSummary, type ClockWords, type PracticeName } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { counted } from '@/ui/words';
 
 /**

@@ -7,7 +7,7 @@ import {
   type RunningClock,
   type Stretch,
 } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { minutesText } from '@/ui/words';
 import type { NearWork } from '@/server/bench';
 

@@ -1,6 +1,6 @@
 import { clockWords } from '@holotonos/core';
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { connection } from 'next/server';
 import { Thumbnail } from '@/photos/Thumbnail';
 import { find, isSearchGroup, type FoundLine } from '@/server/find';

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { connection } from 'next/server';
 import { WeekView } from '@/app/week/_week/WeekView';
 import { FollowLive } from '@/live/FollowLive';

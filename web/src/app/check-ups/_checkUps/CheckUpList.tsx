@@ -1,7 +1,7 @@
 'use client';
 
 import { reminderWays, reminderWords, type CheckUpStanding, type NewEntry } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { v4 as newId } from 'uuid';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 
 /** A page of the guide as a sheet to read. */
 export function Guide({ html, first = false }: { html: string; first?: boolean }) {

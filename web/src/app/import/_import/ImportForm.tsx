@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useId, useState, type FormEvent } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { progressWords, sendFile, type FileLine } from '@/files/sendFile';

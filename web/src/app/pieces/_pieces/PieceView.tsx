@@ -8,7 +8,7 @@ import {
   type PieceReview as Review,
   type ShopState,
 } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { Bands } from '@/job/JobShell';
 import { useJob } from '@/job/JobContext';

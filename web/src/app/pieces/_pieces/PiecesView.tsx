@@ -11,7 +11,7 @@ import {
   type PracticeName,
   type ShopState,
 } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useId, useState } from 'react';
 import { useBench, useWhen } from '@/frame/BenchContext';

@@ -15,7 +15,7 @@ import {
   type ShopState,
   type TimesSeen,
 } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { useWhen } from '@/frame/BenchContext';
 import { useOutcomes } from '@/job/seenBefore';

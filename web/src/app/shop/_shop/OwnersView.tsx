@@ -1,7 +1,7 @@
 'use client';
 
 import type { Owner } from '@holotonos/store';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
 import { useBench } from '@/frame/BenchContext';

@@ -1,7 +1,7 @@
 'use client';
 
 import { sizeKinds, sizeWords, type ShopState, type SizeKind } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import type { WriteShop } from '@/shop/useShop';
 import { FormEnd } from '@/ui/FormEnd';

@@ -2,7 +2,7 @@
 
 import { clockWords, type BenchQuestion, type Stretch, type TicketChance } from '@holotonos/core';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { memo } from 'react';
 import { ChanceBand } from './ChanceBand';
 import type { Cells } from './weekCells';

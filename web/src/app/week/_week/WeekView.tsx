@@ -27,7 +27,7 @@ import {
   type CollisionDetection,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useId, useMemo, useState } from 'react';
 import { v4 as newId } from 'uuid';

@@ -1,6 +1,6 @@
 import { clockWords, stretchesOf, weekdayText } from '@holotonos/core';
 import type { Metadata } from 'next';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { connection } from 'next/server';
 import { FollowLive } from '@/live/FollowLive';
 import { loadWeek } from '@/server/bench';

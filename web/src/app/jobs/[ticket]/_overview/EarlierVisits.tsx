@@ -1,7 +1,7 @@
 'use client';
 
 import { printQuantity, type EarlierVisit, type SinceThen } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useId, useState } from 'react';
 import { useWhen } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';

@@ -9,7 +9,7 @@ import {
   type PracticeName,
 } from '@holotonos/core';
 import { ForThose } from '@/frame/ForThose';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';

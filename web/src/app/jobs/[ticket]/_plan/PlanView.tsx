@@ -2,7 +2,7 @@
 
 import { lookAgain, type Step } from '@holotonos/core';
 import { useMay } from '@/frame/useMay';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';

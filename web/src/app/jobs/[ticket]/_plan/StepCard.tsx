@@ -17,7 +17,7 @@ import {
   type Step,
 } from '@holotonos/core';
 import { useMay } from '@/frame/useMay';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useId, useMemo, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';

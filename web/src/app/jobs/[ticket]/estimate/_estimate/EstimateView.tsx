@@ -10,7 +10,7 @@ import {
   type EstimateState,
 } from '@holotonos/core';
 import { ForThose } from '@/frame/ForThose';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useMemo } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button } from '@/ui/bootstrap';

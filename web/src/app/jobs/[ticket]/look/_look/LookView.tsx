@@ -10,7 +10,7 @@ import {
   type AgainWhy,
   type MeasureState,
 } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useId, useMemo, useRef, type KeyboardEvent } from 'react';
 import { FilmSelect } from '@/figure/FilmSelect';
 import { measuredGroups, targetsOfGroup } from '@/figure/groups';

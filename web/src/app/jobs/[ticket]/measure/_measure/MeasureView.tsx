@@ -31,7 +31,7 @@ import {
   type PointReading,
 } from '@holotonos/core';
 import { useRouter, useSearchParams } from 'next/navigation';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
 import { pageKeys } from '@/frame/pageKeys';

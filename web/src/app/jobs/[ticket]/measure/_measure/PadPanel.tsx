@@ -1,7 +1,7 @@
 'use client';
 
 import { adviceWords, padStandFacts, pictureWords, printQuantity, type JudgedPad } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useJob } from '@/job/JobContext';
 import { StateMark } from '@/ui/StateMark';
 import type { ReactNode } from 'react';

@@ -1,7 +1,7 @@
 'use client';
 
 import { bagTitle, setLines, stockTable, type StockState } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useMemo } from 'react';
 import { useJob } from '@/job/JobContext';
 

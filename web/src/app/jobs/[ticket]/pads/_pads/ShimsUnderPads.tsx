@@ -1,7 +1,7 @@
 'use client';
 
 import { adviceWords, padsDownTheTube, parseNumber, printFigure, stateOf, turnShims, type Shim } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { useJob } from '@/job/JobContext';
 import { Button } from '@/ui/bootstrap';

@@ -1,7 +1,7 @@
 'use client';
 
 import { landingWords, stateOf } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useId, useRef } from 'react';
 import { FilmSelect } from '@/figure/FilmSelect';
 import { usePageKeys } from '@/frame/BenchContext';

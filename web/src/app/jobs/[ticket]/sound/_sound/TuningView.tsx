@@ -22,7 +22,7 @@ import {
   ventsOf,
   type Lean,
 } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useId, useMemo, useState } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
 import { pageKeys } from '@/frame/pageKeys';

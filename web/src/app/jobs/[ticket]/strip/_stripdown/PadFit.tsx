@@ -1,7 +1,7 @@
 'use client';
 
 import { padHolds, parseLength, pointKey, printLength, gaugeOfReading, shelfGauges } from '@holotonos/core';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
