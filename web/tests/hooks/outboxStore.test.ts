@@ -10,7 +10,7 @@ const real = globalThis.fetch;
 const atOnce: Record<string, string> = Object.defineProperties({} as Record<string, never>, {
   getItem: { value: (key: string) => atOnce[key] ?? null },
   setItem: { value: (key: string, text: string) => void (atOnce[key] = text) },
-  removeItem: { value: (key: string) => delete atOnce[key] },
+  removeItem: { value: (key: string) => Reflect.deleteProperty(atOnce, key) },
 });
 Object.defineProperty(globalThis, 'localStorage', { configurable: true, value: atOnce });
 const queues = new Set<{ state: { waiting: readonly unknown[] } }>();
