@@ -209,6 +209,8 @@ export const toleranceNames = [
   'noteCents',
   'rimRemoval',
   'tubeReduction',
+  'swageZone',
+  'swageFacing',
   'tenonOvershoot',
   'tenonStep',
 ] as const;

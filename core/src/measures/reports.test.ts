@@ -158,6 +158,30 @@ describe('a hinge', () => {
     expect(told(report.says)).toMatch(/Swage it 0\.180 mm longer.*then face 0\.050 mm/);
     expect(report.findings.map(({ kind }) => kind)).toEqual(['hinge-loose', 'end-play']);
   });
+  test('what swaging may do to a tube is the shop’s to say, as a part of what the tube is', () => {
+    const job = new TestJob();
+    readAll(job, sax, 'hinge', 'd-key', (measure) => figures[measure] ?? null);
+    const says = () => told(reportOf(job, 'hinge', 'd-key').says);
+    const want = (changes: Record<string, number>) =>
+      job.write('tolerances', {
+        profile: 'p',
+        changes: Object.entries(changes).map(([name, limit]) => ({ name, limit, reason: 'r' })),
+        reason: 'r',
+      });
+    expect(says()).not.toMatch(/more than the tube can take/);
+    // What is to be squeezed off stands in the report: the outside as it was, and as it is to be.
+    const outside = Number(/to an outside of (\d\.\d+)/.exec(says())?.[1]);
+    const percent = (1 - outside / 4.5) * 100;
+    want({ tubeReduction: percent - 0.1 });
+    expect(says()).toMatch(/more than the tube can take/);
+    want({ tubeReduction: percent + 0.1 });
+    expect(says()).not.toMatch(/more than the tube can take/);
+    // A shorter length under the swage has to give more for the same.
+    want({ tubeReduction: percent + 0.1, swageZone: 20 });
+    expect(says()).toMatch(/more than the tube can take/);
+    want({ swageFacing: 0.1 });
+    expect(says()).toMatch(/Swage it 0\.230 mm longer.*then face 0\.100 mm/);
+  });
   test('a coarse gauge leaves it undecided', () => {
     const job = new TestJob();
     readAll(

@@ -140,7 +140,10 @@ const table = {
   noteCents: { flute: [8, 12, 20], reed: [8, 12, 20], saxophone: [10, 15, 25] },
   // How far work may go before something else is done.
   rimRemoval: { flute: [0.08, 0.08, 0.08], reed: [0.08, 0.08, 0.08], saxophone: [0.08, 0.08, 0.08] },
-  tubeReduction: { flute: [0.05, 0.05, 0.05], reed: [0.05, 0.05, 0.05], saxophone: [0.05, 0.05, 0.05] },
+  // Of the outside diameter, and of the length of the tube, %.
+  tubeReduction: { flute: [5, 5, 5], reed: [5, 5, 5], saxophone: [5, 5, 5] },
+  swageZone: { flute: [35, 35, 35], reed: [35, 35, 35], saxophone: [35, 35, 35] },
+  swageFacing: { flute: [0.05, 0.05, 0.05], reed: [0.05, 0.05, 0.05], saxophone: [0.05, 0.05, 0.05] },
   tenonOvershoot: { flute: [0.02, 0.02, 0.02], reed: [0.02, 0.02, 0.02], saxophone: [0.02, 0.02, 0.02] },
   tenonStep: { flute: [0.01, 0.01, 0.01], reed: [0.01, 0.01, 0.01], saxophone: [0.01, 0.01, 0.01] },
 } as const satisfies Record<ToleranceName, Partial<Record<Column, ByPractice>>>;
@@ -229,9 +232,13 @@ export function rimLimits(source: LimitSource, holeDiameter: number) {
 
 /** How far work may go where this practice does it, mm: the tables have it for every instrument. */
 export const workLimit = (
-  name: 'rimRemoval' | 'tubeReduction' | 'tenonOvershoot' | 'tenonStep',
+  name: 'rimRemoval' | 'swageFacing' | 'tenonOvershoot' | 'tenonStep',
   source: LimitSource,
 ): number => upper(tolerance(name, source), 0);
+
+/** The same of what is a part of a whole, 0 to 1: the tables have it as a percentage. */
+export const workShare = (name: 'tubeReduction' | 'swageZone', source: LimitSource): number =>
+  upper(tolerance(name, source), 0) / 100;
 
 /** The largest gap under a pad at the lightest touch, mm. */
 export const padGapLimit = (source: LimitSource): number => upper(tolerance('padGap', source), 0);
@@ -269,7 +276,9 @@ export const toleranceWords: Record<
   jointLeakShare: { words: 'Leak of a joint, of the way from closed to open', unit: '%' },
   noteCents: { words: 'A note from its name, either way', unit: 'cents' },
   rimRemoval: { words: 'Taken off a rim by dressing, before it is raised first', unit: 'mm' },
-  tubeReduction: { words: 'Taken off the outside of a hinge tube by swaging', unit: 'mm' },
+  tubeReduction: { words: 'Squeezed off the outside diameter of a hinge tube by swaging, of it', unit: '%' },
+  swageZone: { words: 'Swaged at an end of a hinge tube, of its length', unit: '%' },
+  swageFacing: { words: 'A hinge tube is swaged longer than it should be by, and faced off', unit: 'mm' },
   tenonOvershoot: { words: 'A tenon is expanded beyond its size by', unit: 'mm' },
   tenonStep: { words: 'A tenon is brought back by, at a time, until its own passes say', unit: 'mm' },
 };

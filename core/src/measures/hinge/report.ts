@@ -1,6 +1,6 @@
 import type { HingeRemedy } from '../../hinges';
 import { removableNames, sharesSpan, spanOf, type InstrumentType } from '../../instruments';
-import { bandOf, settingsOf, upperLimit, workLimit } from '../../practice';
+import { bandOf, settingsOf, upperLimit, workLimit, workShare } from '../../practice';
 import { degrees, joined, length, phrase, silence, stock, type Phrase } from '../../units';
 import { severityAgainst } from '../base/figureWords';
 import {
@@ -16,10 +16,6 @@ import {
 import { readPoint, type PointReading } from '../base/pointReading';
 import { spanPlay } from './spanPlay';
 import { ofMeasure, type ReportContext } from '../base/reportContext';
-
-/** What tubes can take and the shop has: workshop defaults. */
-const swageShare = 0.35;
-const facing = 0.05;
 
 /** What is to be done at a hinge, in words. */
 function remedyWords(remedy: HingeRemedy): Phrase {
@@ -140,7 +136,11 @@ function tubeReport(context: ReportContext, report: PartReport): PartReport {
     posts: { gap: gap ?? l + (endPlay[0] + endPlay[1]) / 2 },
     arm: { length: arm?.mean ?? type.pads.find(({ key }) => key === report.part)?.axisDistance ?? l },
     limits: { clearance: [...clearance], endPlay: [...endPlay] },
-    swage: { zone: l * swageShare, maxReduction: workLimit('tubeReduction', limits), facing },
+    swage: {
+      zone: l * workShare('swageZone', limits),
+      maxReduction: workShare('tubeReduction', limits),
+      facing: workLimit('swageFacing', limits),
+    },
     stock: { rods: [...sizes.rods], washers: [...sizes.washers] },
     washersAllowed: settings.endPlay === 'washers',
   });
