@@ -611,6 +611,7 @@ export {
   benchRow,
   benchSummary,
   clocksOf,
+  curesNow,
   liveOrders,
   minutesOfWeek,
   planEdges,

@@ -13,6 +13,7 @@ import {
   planEdges,
   runningClocks,
   splitTask,
+  curesNow,
   stretchesOf,
   taskId,
   whatFits,
@@ -157,6 +158,16 @@ describe('the bench as a question to the scheduler', () => {
       { task: id, kind: 'cure', from: '2026-11-23T09:15:00.000Z', to: '2026-11-23T09:25:00.000Z', person: null },
     ]);
     expect(splitTask(id)).toEqual({ ticket: 'A', operation: 'replace-pad:g' });
+    // While the step is only planned nothing cures, whatever the clock says; once it is done it does, until it has.
+    const during = '2026-11-23T09:20:00.000Z';
+    expect(curesNow(question, stretches, during)).toEqual([]);
+    const tasks = {
+      ...question.tasks,
+      [id]: { ...question.tasks[id], status: 'curing' as const },
+    } as typeof question.tasks;
+    expect(curesNow({ tasks }, stretches, during).map(({ task }) => task)).toEqual([id]);
+    for (const moment of ['2026-11-23T09:14:59.000Z', '2026-11-23T09:25:00.000Z'])
+      expect(curesNow({ tasks }, stretches, moment)).toEqual([]);
   });
 });
 

@@ -212,3 +212,19 @@ export function stretchesOf({ input }: Pick<BenchQuestion, 'input'>, { tasks }: 
     ];
   });
 }
+
+/**
+ * What cures at this moment, what is ready first. A cure that is only planned has not begun, whatever the clock says.
+ *
+ * @param now moment, ISO 8601
+ */
+export const curesNow = (
+  { tasks }: Pick<BenchQuestion, 'tasks'>,
+  stretches: readonly Stretch[],
+  now: string,
+): Stretch[] =>
+  stretches
+    .filter(
+      ({ task, kind, from, to }) => kind === 'cure' && from <= now && to > now && tasks[task]?.status === 'curing',
+    )
+    .sort((a, b) => a.to.localeCompare(b.to));

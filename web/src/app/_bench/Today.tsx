@@ -1,5 +1,6 @@
 import {
   clockWords,
+  curesNow,
   splitTask,
   stretchesOf,
   weekdayText,
@@ -52,9 +53,7 @@ export function Today({ bench, now }: { bench: NearWork; now: string }) {
   const today = dayOf(now);
   const next = work.findIndex(({ from }) => dayOf(from) !== firstDay);
   const coming = next < 0 ? work : work.slice(0, next);
-  const curing = stretches.filter(
-    ({ task, kind, from }) => kind === 'cure' && from <= now && question.tasks[task]?.status === 'curing',
-  );
+  const curing = curesNow(question, stretches, now);
   const nameOf = (person: string | null) => shop.people.find(({ id }) => id === person)?.name ?? null;
   const row = ({ task, from, to, person }: Stretch) => {
     const { ticket, operation } = splitTask(task);

@@ -1,4 +1,4 @@
-import { clockWords, stretchesOf, weekdayText } from '@holotonos/core';
+import { clockWords, curesNow, stretchesOf, weekdayText } from '@holotonos/core';
 import type { Metadata } from 'next';
 import { Link } from '@/ui/Link';
 import { connection } from 'next/server';
@@ -17,11 +17,8 @@ export default async function WallPage() {
   const zone = shop.hours.timeZone;
   const { dayOf, timeText, momentText } = clockWords(zone);
   const titleOf = (task: string) => question.tasks[task]?.title ?? task;
-  // A cure that is only planned has not begun, whatever the clock says.
-  const stretches = (schedule ? stretchesOf(question, schedule) : []).filter(
-    ({ kind, task }) => kind === 'work' || question.tasks[task]?.status === 'curing',
-  );
-  const wall = wallOf(stretches, shop.people, titleOf, now, zone);
+  const stretches = schedule ? stretchesOf(question, schedule) : [];
+  const wall = wallOf(stretches, curesNow(question, stretches, now), shop.people, titleOf, now, zone);
   const today = dayOf(now);
   return (
     <main id="main" className="page page-wide wall">

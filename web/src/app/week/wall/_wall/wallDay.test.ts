@@ -24,7 +24,8 @@ const week: Stretch[] = [
   stretch('B/glue', '24T08:20', '24T12:20', null, 'cure'),
   stretch('C/nobody’s', '24T13:00', '24T13:30', null),
 ];
-const at = (now: string, zone = 'UTC') => wallOf(week, people, titleOf, `2026-11-${now}:00.000Z`, zone);
+const at = (now: string, zone = 'UTC', cures: Stretch[] = []) =>
+  wallOf(week, cures, people, titleOf, `2026-11-${now}:00.000Z`, zone);
 const told = (now: string) =>
   Object.fromEntries(at(now).hands.map(({ name, works }) => [name, works.map(({ title }) => title).join(' ')]));
 
@@ -53,12 +54,15 @@ test('a day names its tickets once, in the order they are taken up, and says whe
     { day: '2026-11-25', tickets: [{ ticket: 'B', isLast: true }] },
   ]);
 });
-test('only what cures now is told, with its end', () => {
-  expect(at('24T08:10').curing).toEqual([]);
-  expect(at('24T08:20').curing).toEqual([{ ticket: 'B', title: 'glue', to: '2026-11-24T12:20:00.000Z' }]);
+test('what cures is told with its end, three at most', () => {
+  const glue = stretch('B/glue', '24T08:20', '24T12:20', null, 'cure');
+  expect(at('24T08:20', 'UTC', [glue]).curing).toEqual([
+    { ticket: 'B', title: 'glue', to: '2026-11-24T12:20:00.000Z' },
+  ]);
+  expect(at('24T08:20', 'UTC', [glue, glue, glue, glue]).curing).toHaveLength(3);
 });
 test('where a day ends earlier, late work is the next day’s', () => {
   const late = [stretch('A/x', '24T22:30', '24T23:00', 'juno')];
-  expect(wallOf(late, people, titleOf, '2026-11-24T08:00:00.000Z', 'Europe/Berlin').day).toBe('2026-11-24');
-  expect(wallOf(late, people, titleOf, '2026-11-24T08:00:00.000Z', 'Asia/Kolkata').day).toBe('2026-11-25');
+  expect(wallOf(late, [], people, titleOf, '2026-11-24T08:00:00.000Z', 'Europe/Berlin').day).toBe('2026-11-24');
+  expect(wallOf(late, [], people, titleOf, '2026-11-24T08:00:00.000Z', 'Asia/Kolkata').day).toBe('2026-11-25');
 });

@@ -35,12 +35,14 @@ const shown = { works: 2, days: 5, cures: 3 } as const;
  * and the next piece of the same day, for each of five days the tickets worked on.
  *
  * @param stretches of the schedule, in any order
+ * @param cures what cures now, what is ready first
  * @param titleOf the step of a task, in words
  * @param now moment, ISO: what is over is left out
  * @param zone the days are those of this zone
  */
 export function wallOf(
   stretches: readonly Stretch[],
+  cures: readonly Stretch[],
   people: readonly Pick<Person, 'id' | 'name'>[],
   titleOf: (task: string) => string,
   now: string,
@@ -48,8 +50,9 @@ export function wallOf(
 ): Wall {
   const { dayOf } = clockWords(zone);
   const asWork = ({ task, from, to }: Stretch) => ({ ticket: splitTask(task).ticket, title: titleOf(task), from, to });
-  const ahead = stretches.filter(({ to }) => to > now).sort((a, b) => a.from.localeCompare(b.from));
-  const work = ahead.filter(({ kind }) => kind === 'work');
+  const work = stretches
+    .filter(({ kind, to }) => kind === 'work' && to > now)
+    .sort((a, b) => a.from.localeCompare(b.from));
   const day = work[0] ? dayOf(work[0].from) : null;
   const hands = new Map<string, WallHands>();
   const days = new Map<string, Set<string>>();
@@ -72,9 +75,7 @@ export function wallOf(
       day: its,
       tickets: [...tickets].map((ticket) => ({ ticket, isLast: lastOf.get(ticket) === its })),
     })),
-    curing: ahead
-      .filter(({ kind, from }) => kind === 'cure' && from <= now)
-      .sort((a, b) => a.to.localeCompare(b.to))
+    curing: cures
       .slice(0, shown.cures)
       .map(({ task, to }) => ({ ticket: splitTask(task).ticket, title: titleOf(task), to })),
   };
