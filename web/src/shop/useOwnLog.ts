@@ -39,17 +39,30 @@ export function useOwnLog<State>(first: State, { address, event: own, also = [],
   useLive(({ event }) => {
     if (event === own || also.includes(event)) void fetchAgain();
   });
+  /** What was sent and not answered, by what it says: it may be written all the same. */
+  const unanswered = useRef(new Map<string, object>());
   const write = async (kind: string, body: object): Promise<string | null> => {
-    const entry = { id: newId(), kind, body, author: who() || unnamed, benchTime: new Date().toISOString() };
+    const author = who() || unnamed;
+    const says = JSON.stringify([kind, body, author]);
+    // Tried again, it is the same entry: the server knows it by its id, and what was taken from a drawer is taken once.
+    const entry = unanswered.current.get(says) ?? {
+      id: newId(),
+      kind,
+      body,
+      author,
+      benchTime: new Date().toISOString(),
+    };
     try {
       const problems = await problemsOf(entry);
       if (problems.length > 0) return words(problems);
+      unanswered.current.set(says, entry);
       const response = await fetch(address, {
         method: 'POST',
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify(entry),
       });
       const answer = (await response.json()) as State & { message?: string; problems?: Problem[] };
+      if (response.status < 500) unanswered.current.delete(says);
       if (!response.ok) return answer.problems ? words(answer.problems) : (answer.message ?? 'It was refused.');
       asked.current += 1;
       setState(answer);
