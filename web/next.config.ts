@@ -19,6 +19,7 @@ const config: NextConfig = {
   },
   experimental: {
     optimizePackageImports: ['react-bootstrap', '@holotonos/core'],
+    // A shop's server loads its pages before anybody asks for one.
     preloadEntriesOnStart: process.env.HOLOTONOS_PRELOAD !== 'no',
   },
 };
