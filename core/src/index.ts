@@ -671,4 +671,4 @@ export { solveJoint } from './joints';
 export { solveConformity } from './metrology';
 export { solvePadChoice } from './pads';
 export { solveLinkage } from './regulation';
-export { solveSchedule } from './schedule';
+export { latenessOf, solveSchedule, type Lateness } from './schedule';

@@ -1,7 +1,8 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { lastOf } from '../steps';
-import { dueMinutes, prepared } from './solveSchedule';
+import { dueMinutes } from './bounds';
+import { prepared } from './solveSchedule';
 import { placeTasks } from './placeTasks';
 import type { ScheduleInput, ScheduleOutput } from './schedule.schema';
 

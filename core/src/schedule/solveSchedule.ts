@@ -2,6 +2,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { exceeds, Unsolvable } from '../metrology';
 import { lastOf } from '../steps';
+import { doneAt, dueMinutes, earliest, latenessBound, soonestDone, ticketsOf, totalLateness } from './bounds';
 import { alwaysOpen, calendarDays, openHours } from './openTime';
 import { placeTasks, type Job, type Placing, type Worker } from './placeTasks';
 import type { PlacedTask, ScheduleInput, ScheduleOutput } from './schedule.schema';
@@ -103,21 +104,6 @@ function tails(jobs: readonly Job[], order: readonly number[]): number[] {
   return after;
 }
 
-/** The earliest moment by which these hands together can have worked so many minutes from `head` on. */
-function soonestDone(workers: readonly Worker[], head: number, work: number): number {
-  const [only] = workers;
-  if (workers.length === 1 && only) return only.open.finish(only.open.begin(head), work);
-  const worked = (to: number) => workers.reduce((sum, { open }) => sum + open.between(head, to), 0);
-  let [low, high] = [head, Math.max(...workers.map(({ open }) => open.finish(open.begin(head), work)))];
-  // Rounded down at the end, so that the bound stays true.
-  while (high - low > 1e-6) {
-    const middle = (low + high) / 2;
-    if (worked(middle) >= work) high = middle;
-    else low = middle;
-  }
-  return low;
-}
-
 function lowerBound(
   jobs: readonly Job[],
   order: readonly number[],
@@ -125,21 +111,8 @@ function lowerBound(
   workers: readonly Worker[],
   capacities: Record<string, number>,
 ): number {
-  const ableOf = (i: number) => (jobs[i]?.able ?? []).map((worker) => (workers[worker] as Worker).open);
-  const soonest = (list: readonly number[]) => Math.min(...list);
-  // Heads: when each task could begin if hands and resources were free for it.
-  const ends = new Array<number>(jobs.length).fill(0);
-  const heads = new Array<number>(jobs.length).fill(0);
-  let chain = 0;
-  for (const index of order) {
-    const { attended, unattended, after: before, notBefore } = jobs[index] as Job;
-    const ready = Math.max(notBefore, ...before.map((i) => ends[i] ?? 0));
-    const opens = attended > 0 ? ableOf(index) : [];
-    heads[index] = attended > 0 ? soonest(opens.map((open) => open.begin(ready))) : ready;
-    ends[index] =
-      (attended > 0 ? soonest(opens.map((open) => open.finish(open.begin(ready), attended))) : ready) + unattended;
-    chain = Math.max(chain, ends[index]);
-  }
+  const { heads, ends } = earliest(jobs, order, workers);
+  const chain = Math.max(0, ...ends);
   // Attended work, for all hands together and for each set of hands that alone can do some of it.
   const attendedJobs = order.filter((i) => (jobs[i]?.attended ?? 0) > 0);
   const groups = new Map(attendedJobs.map((i) => [String(jobs[i]?.able), jobs[i]?.able ?? []]));
@@ -291,25 +264,16 @@ export function prepared(input: ScheduleInput): { jobs: Job[]; order: number[]; 
   return { jobs, order: topological(jobs), workers: toWorkers(input) };
 }
 
-/** Minutes from the start of a due moment: a number is one already. */
-export const dueMinutes = (due: number | string, calendar: ScheduleInput['calendar']): number =>
-  typeof due === 'number' ? due : (Date.parse(due) - Date.parse(calendar?.start ?? due)) / 60_000;
-
-const ticketEnds = (tickets: NonNullable<ScheduleInput['tickets']>, ends: ReadonlyMap<string, number>) =>
-  tickets.map(({ tasks }) => Math.max(0, ...tasks.map((id) => ends.get(id) ?? 0)));
-
 /** Tickets in time first: lateness counts, then when each ticket is done. */
-function dueAim(input: ScheduleInput, order: readonly number[], after: readonly number[]): Aim {
-  const tickets = input.tickets ?? [];
-  const due = tickets.map(({ dueBy }) =>
-    dueBy === undefined || dueBy === null ? null : dueMinutes(dueBy, input.calendar),
-  );
-  const lateness = ({ placed }: Placing) => {
-    const ends = ticketEnds(tickets, new Map(placed.map(({ id, end }) => [id, end])));
-    return ends.reduce((sum, end, i) => sum + Math.max(0, end - (due[i] ?? Infinity)), 0);
-  };
-  const rank = new Map<string, number>();
-  tickets.forEach(({ tasks }, i) => tasks.forEach((id) => rank.set(id, due[i] ?? 1e7)));
+function dueAim(
+  input: ScheduleInput,
+  jobs: readonly Job[],
+  order: readonly number[],
+  after: readonly number[],
+  workers: readonly Worker[],
+): Aim {
+  const tickets = ticketsOf(input);
+  const rank = new Map(tickets.flatMap(({ tasks, due }) => tasks.map((id) => [id, due] as const)));
   const place = new Map(order.map((job, i) => [job, i]));
   // The nearest date first; within a ticket the order of the work, what then cures a little earlier.
   const byDate = input.tasks.map(
@@ -317,9 +281,9 @@ function dueAim(input: ScheduleInput, order: readonly number[], after: readonly 
   );
   const byTail = input.tasks.map(({ id }, i) => -(rank.get(id) ?? 1e7) * 1e4 + (after[i] ?? 0));
   return {
-    cost: lateness,
-    work: rank.size + tickets.reduce((sum, { tasks }) => sum + tasks.length, 0),
-    enough: 0,
+    cost: ({ placed }) => totalLateness(tickets, new Map(placed.map(({ id, end }) => [id, end]))),
+    work: 2 * (input.tickets ?? []).reduce((sum, { tasks }) => sum + tasks.length, 0),
+    enough: latenessBound(tickets, jobs, order, workers) * closeEnough,
     rules: [byDate, byTail],
   };
 }
@@ -350,26 +314,23 @@ export function* scheduleSteps(input: ScheduleInput, effort = 1): Generator<Sche
   const { jobs, order, workers } = prepared(input);
   const after = tails(jobs, order);
   const bound = lowerBound(jobs, order, after, workers, input.resources);
-  const aim = input.aim === 'due' ? dueAim(input, order, after) : makespanAim(jobs, order, after, bound);
+  const aim = input.aim === 'due' ? dueAim(input, jobs, order, after, workers) : makespanAim(jobs, order, after, bound);
   const spread = Math.max(1, ...jobs.map((job, i) => job.attended + job.unattended + (after[i] ?? 0)));
   const place = (list: readonly number[]) => placeTasks(jobs, list, workers, input.resources);
   const placing = yield* search(jobs, spread, bound, aim, place, effort);
   const { placed, makespan } = placing;
   const ends = new Map(placed.map(({ id, end }) => [id, end]));
-  const { dueBy, tickets = [], calendar } = input;
+  const { dueBy, calendar } = input;
   const lateTasks =
     dueBy === undefined || dueBy === null ? [] : placed.filter(({ end }) => exceeds(end, dueMinutes(dueBy, calendar)));
-  const lateTickets = ticketEnds(tickets, ends).flatMap((end, i) => {
-    const { id, dueBy: due } = tickets[i] as (typeof tickets)[number];
-    return due !== undefined && due !== null && exceeds(end, dueMinutes(due, calendar)) ? [id] : [];
-  });
+  const lateTickets = ticketsOf(input).filter((ticket) => exceeds(doneAt(ticket, ends), ticket.due));
   return {
     tasks: [...placed].sort((a, b) => a.start - b.start || a.end - b.end),
     makespan,
     lowerBound: bound,
     gap: bound > 0 ? makespan / bound - 1 : 0,
     criticalPath: criticalPath(jobs, placing, workers),
-    late: [...lateTickets, ...lateTasks.map(({ id }) => id)],
+    late: [...lateTickets, ...lateTasks].map(({ id }) => id),
   };
 }
 
@@ -387,3 +348,23 @@ export const solveSchedule = (input: ScheduleInput): ScheduleOutput => lastOf(sc
 
 /** A schedule at once, without a search: good enough to draw a page with. */
 export const quickSchedule = (input: ScheduleInput): ScheduleOutput => lastOf(scheduleSteps(input, 0));
+
+/** How late the tickets of a schedule are, added up, and how late they are at least whatever the order; minutes. */
+export interface Lateness {
+  total: number;
+  atLeast: number;
+}
+
+/**
+ * How far a schedule is from what any could be, where tickets are late.
+ *
+ * @throws Unsolvable as `solveSchedule` does
+ */
+export function latenessOf(input: ScheduleInput, { tasks }: Pick<ScheduleOutput, 'tasks'>): Lateness {
+  const { jobs, order, workers } = prepared(input);
+  const tickets = ticketsOf(input);
+  return {
+    total: totalLateness(tickets, new Map(tasks.map(({ id, end }) => [id, end]))),
+    atLeast: latenessBound(tickets, jobs, order, workers),
+  };
+}

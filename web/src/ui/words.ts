@@ -7,6 +7,14 @@ export function minutesText(minutes: number): string {
   return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
 }
 
+/** How long by the clock on the wall, nights and all: “2 d 4 h”, and in minutes under a day. */
+export function spanText(minutes: number): string {
+  const hours = Math.round(minutes / 60);
+  if (hours < 24) return minutesText(minutes);
+  const [days, rest] = [Math.floor(hours / 24), hours % 24];
+  return rest === 0 ? `${days} d` : `${days} d ${rest} h`;
+}
+
 /** First letter large, for the start of a sentence. */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 

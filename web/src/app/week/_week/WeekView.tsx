@@ -3,6 +3,7 @@
 import {
   clockWords,
   dayAfter,
+  latenessOf,
   liveOrders,
   splitTask,
   stretchesOf,
@@ -38,6 +39,7 @@ import { unnamed } from '@/job/unnamed';
 import { queueOf } from '@/job/outbox';
 import { useShop } from '@/shop/useShop';
 import { minutesText } from '@/ui/words';
+import { latenessWords } from './latenessWords';
 import { useSchedule } from './useSchedule';
 import { daysOfWeek, shownDays, weekCells, type Cells } from './weekCells';
 import { TicketRow, type WeekTicket } from './WeekRow';
@@ -97,6 +99,10 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
   usePageKeys(pageKeys.week.keys);
 
   const stretches = useMemo(() => stretchesOf(question, schedule), [question, schedule]);
+  const late = useMemo(
+    () => (schedule.late.length > 0 ? latenessOf(question.input, schedule) : null),
+    [question, schedule],
+  );
   const { cells, workdays, last } = useMemo(() => weekCells(stretches, zone), [stretches, zone]);
   // Seven days from today on: what is over needs no room, and on a Friday the work that comes is next week's.
   const from = dayAfter(today, week * daysOfWeek);
@@ -162,6 +168,11 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
           <Button variant="quiet" onClick={stop}>
             Stop
           </Button>
+        </p>
+      )}
+      {late && (
+        <p className="say attention" data-testid="week-late">
+          {latenessWords(schedule.late.length, late)}
         </p>
       )}
       {said && (
