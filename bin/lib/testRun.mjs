@@ -227,7 +227,10 @@ async function runAll(wants, tally) {
     );
     // After the others, for here time is what a page takes. Each file has a server, a database and a browser of its own.
     if (wants.has('browser'))
-      await jest('browser', { env: { ...env, TZ: storyZone() }, args: [`--maxWorkers=${lanes}`] })();
+      await jest('browser', {
+        env: { ...env, TZ: storyZone() },
+        args: [`--maxWorkers=${lanes}`, `--testSequencer=${join(root, 'scripts/jestLongFirst.mjs')}`],
+      })();
   } finally {
     if (needsServer) server.destroy();
   }
