@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { everyOrder } from '../../tests/everyOrder';
 import {
   latenessOf,
   openHours,
@@ -58,10 +59,6 @@ describe('how late tickets are at least', () => {
     expect(atLeast(input)).toBe(0);
   });
   test('is the best there is where every order can be tried, or below it; never above what was found', () => {
-    const orders = (list: number[]): number[][] =>
-      list.length < 2
-        ? [list]
-        : list.flatMap((x, i) => orders([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [x, ...rest]));
     let tight = 0;
     fc.assert(
       fc.property(
@@ -71,7 +68,7 @@ describe('how late tickets are at least', () => {
         }),
         (list) => {
           const best = Math.min(
-            ...orders(list.map((_, i) => i)).map((order) => {
+            ...everyOrder(list.map((_, i) => i)).map((order) => {
               let hands = 0;
               return order.reduce((sum, i) => {
                 hands += list[i]?.[0] ?? 0;

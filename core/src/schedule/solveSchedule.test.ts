@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { everyOrder } from '../../tests/everyOrder';
 import { runSolver } from '../solvers';
 import {
   alwaysOpen,
@@ -139,10 +140,6 @@ describe('schedule', () => {
   });
 
   test('is as good as the best order there is, on jobs small enough to try them all', () => {
-    const orders = (list: number[]): number[][] =>
-      list.length < 2
-        ? [list]
-        : list.flatMap((x, i) => orders([...list.slice(0, i), ...list.slice(i + 1)]).map((rest) => [x, ...rest]));
     fc.assert(
       fc.property(
         fc.array(fc.tuple(fc.integer({ min: 1, max: 30 }), fc.integer({ min: 0, max: 90 })), {
@@ -151,7 +148,7 @@ describe('schedule', () => {
         }),
         (list) => {
           const best = Math.min(
-            ...orders(list.map((_, i) => i)).map((order) => {
+            ...everyOrder(list.map((_, i) => i)).map((order) => {
               let hands = 0;
               return Math.max(...order.map((i) => (hands += list[i]?.[0] ?? 0) + (list[i]?.[1] ?? 0)));
             }),
