@@ -16,12 +16,14 @@ export function soonestDone(workers: readonly Worker[], head: number, work: numb
   return low;
 }
 
-/** When each task could begin and be over if hands and resources were always free for it, minutes. */
-export function earliest(
-  jobs: readonly Job[],
-  order: readonly number[],
-  workers: readonly Worker[],
-): { heads: number[]; ends: number[] } {
+/** When each task could begin and be over, minutes. */
+export interface Earliest {
+  heads: readonly number[];
+  ends: readonly number[];
+}
+
+/** The same if hands and resources were always free for it. */
+export function earliest(jobs: readonly Job[], order: readonly number[], workers: readonly Worker[]): Earliest {
   const ends = new Array<number>(jobs.length).fill(0);
   const heads = new Array<number>(jobs.length).fill(0);
   for (const index of order) {
@@ -35,9 +37,14 @@ export function earliest(
   return { heads, ends };
 }
 
-/** Minutes from the start of a due moment: a number is one already. */
-export const dueMinutes = (due: number | string, calendar: ScheduleInput['calendar']): number =>
-  typeof due === 'number' ? due : (Date.parse(due) - Date.parse(calendar?.start ?? due)) / 60_000;
+/** Minutes from the start of a due moment: a number is one already; null where nothing is due. */
+export function dueMinutes(
+  due: number | string | null | undefined,
+  calendar: ScheduleInput['calendar'],
+): number | null {
+  if (due === undefined || due === null) return null;
+  return typeof due === 'number' ? due : (Date.parse(due) - Date.parse(calendar?.start ?? due)) / 60_000;
+}
 
 /** A ticket with a date, as far as its being late goes. */
 export interface DueTicket {
@@ -49,9 +56,10 @@ export interface DueTicket {
 
 /** The tickets that are due some day. */
 export const ticketsOf = ({ tickets = [], calendar }: ScheduleInput): DueTicket[] =>
-  tickets.flatMap(({ id, tasks, dueBy }) =>
-    dueBy === undefined || dueBy === null ? [] : [{ id, tasks, due: dueMinutes(dueBy, calendar) }],
-  );
+  tickets.flatMap(({ id, tasks, dueBy }) => {
+    const due = dueMinutes(dueBy, calendar);
+    return due === null ? [] : [{ id, tasks, due }];
+  });
 
 /** When a ticket is done: with the last of its tasks. */
 export const doneAt = ({ tasks }: Pick<DueTicket, 'tasks'>, ends: ReadonlyMap<string, number>): number =>
@@ -71,10 +79,9 @@ export const totalLateness = (tickets: readonly DueTicket[], ends: ReadonlyMap<s
 export function latenessBound(
   tickets: readonly DueTicket[],
   jobs: readonly Job[],
-  order: readonly number[],
+  { ends }: Pick<Earliest, 'ends'>,
   workers: readonly Worker[],
 ): number {
-  const { ends } = earliest(jobs, order, workers);
   const alone = new Map(jobs.map(({ id }, i) => [id, ends[i] ?? 0]));
   const attended = new Map(jobs.map((job) => [job.id, job.attended]));
   const rising = (list: number[]) => list.sort((a, b) => a - b);

@@ -1,7 +1,7 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { lastOf } from '../steps';
-import { dueMinutes } from './bounds';
+import { doneAt, dueMinutes } from './bounds';
 import { prepared } from './solveSchedule';
 import { placeTasks } from './placeTasks';
 import type { ScheduleInput, ScheduleOutput } from './schedule.schema';
@@ -86,11 +86,11 @@ export function* chanceSteps(
     });
     const { placed } = placeTasks(drawn, inTurn, workers, input.resources);
     const end = new Map(placed.map((task) => [task.id, task.end]));
-    tickets.forEach(({ tasks }, i) => ends[i]?.push(Math.max(0, ...tasks.map((id) => end.get(id) ?? 0))));
+    tickets.forEach((ticket, i) => ends[i]?.push(doneAt(ticket, end)));
   }
   return tickets.map(({ id, dueBy }, i) => {
     const sorted = [...(ends[i] ?? [])].sort((a, b) => a - b);
-    const due = dueBy === undefined || dueBy === null ? null : dueMinutes(dueBy, input.calendar);
+    const due = dueMinutes(dueBy, input.calendar);
     return {
       id,
       due,

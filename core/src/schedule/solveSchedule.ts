@@ -2,7 +2,16 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { exceeds, Unsolvable } from '../metrology';
 import { lastOf } from '../steps';
-import { doneAt, dueMinutes, earliest, latenessBound, soonestDone, ticketsOf, totalLateness } from './bounds';
+import {
+  doneAt,
+  dueMinutes,
+  earliest,
+  latenessBound,
+  soonestDone,
+  ticketsOf,
+  totalLateness,
+  type Earliest,
+} from './bounds';
 import { alwaysOpen, calendarDays, openHours } from './openTime';
 import { placeTasks, type Job, type Placing, type Worker } from './placeTasks';
 import type { PlacedTask, ScheduleInput, ScheduleOutput } from './schedule.schema';
@@ -108,10 +117,10 @@ function lowerBound(
   jobs: readonly Job[],
   order: readonly number[],
   after: readonly number[],
+  { heads, ends }: Earliest,
   workers: readonly Worker[],
   capacities: Record<string, number>,
 ): number {
-  const { heads, ends } = earliest(jobs, order, workers);
   const chain = Math.max(0, ...ends);
   // Attended work, for all hands together and for each set of hands that alone can do some of it.
   const attendedJobs = order.filter((i) => (jobs[i]?.attended ?? 0) > 0);
@@ -166,7 +175,8 @@ interface Aim {
   cost: (placing: Placing) => number;
   /** what judging costs, in the measure of a placing’s own work */
   work: number;
-  enough: number;
+  /** asked for only where there is a search */
+  enough: () => number;
   /** orders to begin with, as keys: larger goes first */
   rules: readonly (readonly number[])[];
 }
@@ -209,7 +219,8 @@ function* search(
   // What one placing of this question costs, as seen: looking for the next task in order is part of it.
   const dear = best.placing.work + work + jobs.length ** 2 / 60;
   const rounds = Math.round(Math.min(usual, mostWork / dear) * effort);
-  for (let round = 0; round < rounds && jobs.length > 2 && exceeds(best.cost, enough); round += 1) {
+  const goal = rounds > 0 ? enough() : 0;
+  for (let round = 0; round < rounds && jobs.length > 2 && exceeds(best.cost, goal); round += 1) {
     if (round % roundsBetweenReports === 0) yield { round, rounds, makespan: best.placing.makespan, lowerBound: bound };
     const key = [...current.key];
     for (let changes = uniformInt(chance, 1, 3); changes > 0; changes -= 1) {
@@ -270,6 +281,7 @@ function dueAim(
   jobs: readonly Job[],
   order: readonly number[],
   after: readonly number[],
+  soonest: Earliest,
   workers: readonly Worker[],
 ): Aim {
   const tickets = ticketsOf(input);
@@ -283,7 +295,7 @@ function dueAim(
   return {
     cost: ({ placed }) => totalLateness(tickets, new Map(placed.map(({ id, end }) => [id, end]))),
     work: 2 * (input.tickets ?? []).reduce((sum, { tasks }) => sum + tasks.length, 0),
-    enough: latenessBound(tickets, jobs, order, workers) * closeEnough,
+    enough: () => latenessBound(tickets, jobs, soonest, workers) * closeEnough,
     rules: [byDate, byTail],
   };
 }
@@ -293,7 +305,7 @@ function makespanAim(jobs: readonly Job[], order: readonly number[], after: read
   return {
     cost: ({ makespan }) => makespan,
     work: 0,
-    enough: bound * closeEnough,
+    enough: () => bound * closeEnough,
     rules: [
       jobs.map((job, i) => job.attended + job.unattended + (after[i] ?? 0)),
       jobs.map((job, i) => job.unattended + (after[i] ?? 0)),
@@ -313,16 +325,17 @@ function makespanAim(jobs: readonly Job[], order: readonly number[], after: read
 export function* scheduleSteps(input: ScheduleInput, effort = 1): Generator<ScheduleProgress, ScheduleOutput> {
   const { jobs, order, workers } = prepared(input);
   const after = tails(jobs, order);
-  const bound = lowerBound(jobs, order, after, workers, input.resources);
-  const aim = input.aim === 'due' ? dueAim(input, jobs, order, after, workers) : makespanAim(jobs, order, after, bound);
+  const soonest = earliest(jobs, order, workers);
+  const bound = lowerBound(jobs, order, after, soonest, workers, input.resources);
+  const aim =
+    input.aim === 'due' ? dueAim(input, jobs, order, after, soonest, workers) : makespanAim(jobs, order, after, bound);
   const spread = Math.max(1, ...jobs.map((job, i) => job.attended + job.unattended + (after[i] ?? 0)));
   const place = (list: readonly number[]) => placeTasks(jobs, list, workers, input.resources);
   const placing = yield* search(jobs, spread, bound, aim, place, effort);
   const { placed, makespan } = placing;
   const ends = new Map(placed.map(({ id, end }) => [id, end]));
-  const { dueBy, calendar } = input;
-  const lateTasks =
-    dueBy === undefined || dueBy === null ? [] : placed.filter(({ end }) => exceeds(end, dueMinutes(dueBy, calendar)));
+  const due = dueMinutes(input.dueBy, input.calendar);
+  const lateTasks = due === null ? [] : placed.filter(({ end }) => exceeds(end, due));
   const lateTickets = ticketsOf(input).filter((ticket) => exceeds(doneAt(ticket, ends), ticket.due));
   return {
     tasks: [...placed].sort((a, b) => a.start - b.start || a.end - b.end),
@@ -365,6 +378,6 @@ export function latenessOf(input: ScheduleInput, { tasks }: Pick<ScheduleOutput,
   const tickets = ticketsOf(input);
   return {
     total: totalLateness(tickets, new Map(tasks.map(({ id, end }) => [id, end]))),
-    atLeast: latenessBound(tickets, jobs, order, workers),
+    atLeast: latenessBound(tickets, jobs, earliest(jobs, order, workers), workers),
   };
 }
