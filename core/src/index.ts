@@ -392,6 +392,7 @@ export {
   placesOf,
   playSheet,
   raisedBy,
+  resultsOf,
   resultWords,
   soundNotes,
   soundOf,

@@ -50,5 +50,5 @@ export {
   type Vent,
 } from './tuningPlan';
 export { playSheet, type SheetLine } from './playSheet';
-export { isGood, resultWords, type TestResult, type TestedLine } from './tested.kind';
+export { isGood, resultsOf, resultWords, type TestResult, type TestedLine } from './tested.kind';
 export { heardWords, type PlayedBody, type PlayedNote } from './played.kind';

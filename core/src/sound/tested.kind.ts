@@ -4,10 +4,15 @@ import { says } from '../logbook';
 import type { Staleness } from '../readings';
 import { freeText } from '../validation/plain.schema';
 import { centsText } from './notes';
-import { playSheet } from './playSheet';
+import { playSheet, type SheetLine } from './playSheet';
+import { heardAs } from './suspects';
 
-/** How a line of a play test came out. */
-export const testResults = ['clear', 'fuzzy', 'late', 'silent', 'quiet', 'noisy'] as const;
+/** How a line of a play test can come out: one that sounds as a note is heard, one that must not by what is heard of it. */
+export const resultsOf = { sound: heardAs, silent: ['quiet', 'noisy'] } as const satisfies Record<
+  SheetLine['kind'],
+  unknown
+>;
+const testResults = [...resultsOf.sound, ...resultsOf.silent] as const;
 export type TestResult = (typeof testResults)[number];
 
 const body = {

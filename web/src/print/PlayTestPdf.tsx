@@ -1,9 +1,16 @@
 import { Text, View } from '@react-pdf/renderer';
-import { isGood, playSheet, resultWords, type JobRecord, type JobState, type SheetLine } from '@holotonos/core';
+import {
+  isGood,
+  playSheet,
+  resultsOf,
+  resultWords,
+  type JobRecord,
+  type JobState,
+  type SheetLine,
+} from '@holotonos/core';
 import { HeadPdf, type Pictured } from './HeadPdf';
 import { inPrint, Part, Sheet, styles } from './sheet';
 
-const asked = { sound: ['clear', 'fuzzy', 'late', 'silent'], silent: ['quiet', 'noisy'] } as const;
 const box = { width: 9, height: 9, borderWidth: 1, borderColor: '#241a17', marginRight: 4, marginTop: 2 } as const;
 
 /** How a line came out, or a box for each way it can. */
@@ -12,7 +19,7 @@ function Outcome({ line, done }: { line: SheetLine; done: ReturnType<JobState['t
     return <Text style={{ fontWeight: isGood(done.result) ? 400 : 700 }}>{resultWords[done.result]}</Text>;
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 2 }}>
-      {asked[line.kind].map((result) => (
+      {resultsOf[line.kind].map((result) => (
         <View key={result} style={{ flexDirection: 'row', marginRight: 6 }}>
           <View style={box} />
           <Text>{resultWords[result]}</Text>
