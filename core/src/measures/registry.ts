@@ -49,12 +49,7 @@ export type TickGroup = {
  * then what the type asks for besides.
  */
 export const measuringPoints = (type: InstrumentType): MeasurePlace[] => [
-  ...allGroups().flatMap(
-    (group) =>
-      groupNamed(group)
-        ?.places(type)
-        .map((place) => ({ group, ...place })) ?? [],
-  ),
+  ...allGroups().flatMap((group) => groupTable[group].places(type).map((place) => ({ group, ...place }))),
   ...type.measuringPoints.map(({ group, part, measure }) => ({ group, part, measure })),
 ];
 

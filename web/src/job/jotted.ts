@@ -44,9 +44,10 @@ export function jottedFor(ticket: string): NewEntry[] {
   try {
     return Object.keys(localStorage)
       .filter((key) => key.startsWith(prefix))
-      .map((key) => readKept(localStorage.getItem(key) ?? 'null') as Jotted | null)
-      .filter((jotted) => jotted !== null)
-      .filter((jotted) => jotted.ticket === ticket)
+      .flatMap((key) => {
+        const jotted = readKept(localStorage.getItem(key) ?? 'null') as Jotted | null;
+        return jotted?.ticket === ticket ? [jotted] : [];
+      })
       .sort((a, b) => a.at - b.at)
       .map(({ entry }) => entry);
   } catch {
