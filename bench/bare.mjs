@@ -9,6 +9,7 @@ import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { root } from '../bin/lib/paths.mjs';
 import { freePort } from '../bin/lib/postgres.mjs';
+import { run } from '../bin/lib/run.mjs';
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
@@ -17,20 +18,17 @@ const { values, positionals } = parseArgs({
 const [suite = 'bookworm'] = positionals;
 const bare = join(root, '.data/bare', suite);
 const say = (text) => console.log(`${new Date().toISOString().slice(11, 19)}  ${text}`);
-const run = (command, args, options = {}) =>
+/** A command that may fail. */
+const tried = (command, args, options = {}) =>
   spawnSync(command, args, { encoding: 'utf8', maxBuffer: 64 << 20, ...options });
-const must = (command, args) => {
-  const { status, stderr, stdout } = run(command, args);
-  if (status !== 0) throw new Error(`${command} ${args.join(' ')}\n${stdout}\n${stderr}`);
-};
 
 const mounts = ['proc', 'sys', 'dev'].map((name) => join(bare, name));
-const unmount = () => mounts.forEach((path) => run('umount', ['--lazy', '--recursive', path]));
+const unmount = () => mounts.forEach((path) => tried('umount', ['--lazy', '--recursive', path]));
 
 if (!existsSync(join(bare, 'usr/bin/git'))) {
   say(`Making a bare ${suite} …`);
   mkdirSync(bare, { recursive: true });
-  must('debootstrap', ['--variant=minbase', '--include=ca-certificates,git', suite, bare]);
+  run('debootstrap', ['--variant=minbase', '--include=ca-certificates,git', suite, bare]);
 }
 // This Node with its npm, and how packages are reached from here.
 const node = dirname(dirname(process.execPath));
@@ -50,7 +48,7 @@ for (const file of ['/etc/resolv.conf', '/etc/hosts']) copyFileSync(file, join(b
 const cert = process.env.NODE_EXTRA_CA_CERTS;
 if (cert) copyFileSync(cert, join(bare, 'etc/ssl/certs/ca-certificates.crt'));
 
-for (const path of mounts) must('mount', ['--rbind', path.slice(bare.length), path]);
+for (const path of mounts) run('mount', ['--rbind', path.slice(bare.length), path]);
 process.on('exit', unmount);
 
 const env = {
@@ -61,14 +59,14 @@ const env = {
 const homes = { root: '/root', bench: '/home/bench' };
 /** Runs a line in the bare root, as root or as the ordinary user. */
 const as = (user, line) =>
-  run('chroot', [`--userspec=${user}:${user}`, bare, '/bin/sh', '-c', line], {
+  tried('chroot', [`--userspec=${user}:${user}`, bare, '/bin/sh', '-c', line], {
     env: { ...env, HOME: homes[user], USER: user },
   });
 
-must('chroot', [bare, '/bin/sh', '-c', 'id bench 2>/dev/null || useradd --create-home --user-group bench']);
+run('chroot', [bare, '/bin/sh', '-c', 'id bench 2>/dev/null || useradd --create-home --user-group bench']);
 const mirror = join(bare, 'checkout.git');
 rmSync(mirror, { recursive: true, force: true });
-must('git', ['clone', '--quiet', '--bare', root, mirror]);
+run('git', ['clone', '--quiet', '--bare', root, mirror]);
 // Somebody else's it is, to the ordinary user.
 as('root', "git config --system --replace-all safe.directory '*'");
 

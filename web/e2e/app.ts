@@ -172,11 +172,16 @@ export async function axeProblems(page: Page, runOnly: object = wcag): Promise<s
   return problems;
 }
 
-/** What axe finds wrong with a view in either light; a light changes colours, so in the other one only they are looked at. */
-export async function axeInBothLights(page: Page, address: string): Promise<string[]> {
+/** Goes to a view, and waits until it stands whole. */
+export async function openView(page: Page, address: string): Promise<void> {
   await page.goto(address);
   await page.waitForSelector('#main');
   await until(page, () => !document.querySelector('[aria-busy=true]'));
+}
+
+/** What axe finds wrong with a view in either light; a light changes colours, so in the other one only they are looked at. */
+export async function axeInBothLights(page: Page, address: string): Promise<string[]> {
+  await openView(page, address);
   const asItIs = await axeProblems(page);
   await page.evaluate(() => {
     const { dataset } = document.documentElement;

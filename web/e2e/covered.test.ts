@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import { gzipSync } from 'node:zlib';
 import type { Page } from 'puppeteer-core';
-import { axeProblems, openTicket, startPage, until, type App } from './app';
+import { axeProblems, openTicket, openView, startPage, type App } from './app';
 
 jest.setTimeout(240_000);
 
@@ -123,9 +123,7 @@ test.each([
   '/jobs/LL-201/record',
   '/jobs/LL-201/instrument',
 ])('%s: nothing is covered or cut, on a desk, a tablet lying and standing, a phone', async (path) => {
-  await page.goto(`${app.address}${path}`);
-  await page.waitForSelector('#main');
-  await until(page, () => !document.querySelector('[aria-busy=true]'));
+  await openView(page, `${app.address}${path}`);
   const found: string[] = [];
   for (const [width, height] of sizes) {
     found.push(...(await faultsAt(width, height)));
@@ -143,9 +141,7 @@ test.each([
   '/jobs/LONG/record',
   '/jobs/LONG/instrument',
 ])('%s: words that never end are not lost, at any size', async (path) => {
-  await page.goto(`${app.address}${path}`);
-  await page.waitForSelector('#main');
-  await until(page, () => !document.querySelector('[aria-busy=true]'));
+  await openView(page, `${app.address}${path}`);
   const found: string[] = [];
   for (const [width, height] of sizes) found.push(...(await faultsAt(width, height)));
   expect(found).toEqual([]);
@@ -159,9 +155,7 @@ test.each([
   '/jobs/LL-201/record',
   '/tickets/new',
 ])('%s: at 200 %% everything can be gone to, and nothing is cut', async (path) => {
-  await page.goto(`${app.address}${path}`);
-  await page.waitForSelector('#main');
-  await until(page, () => !document.querySelector('[aria-busy=true]'));
+  await openView(page, `${app.address}${path}`);
   expect(await faultsAt(...zoomed)).toEqual([]);
 });
 
