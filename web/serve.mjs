@@ -28,7 +28,7 @@ const { openGate } = await import(new URL('.next/gate.mjs', import.meta.url).hre
 const beyond = isBeyond(names);
 const { gate } = openGate({ databaseUrl: process.env.DATABASE_URL ?? '', beyond });
 
-const server = createServer(async (request, response) => {
+async function serve(request, response) {
   const nonce = randomBytes(16).toString('base64');
   const guards = guardsOf(nonce, beyond);
   for (const [name, value] of Object.entries(guards)) response.setHeader(name, value);
@@ -48,7 +48,12 @@ const server = createServer(async (request, response) => {
   // This is where Next looks for the number its scripts must carry; what a client says there is its own business.
   headers['content-security-policy'] = guards['Content-Security-Policy'];
   headers['x-nonce'] = nonce;
-  handle(request, response).catch((error) => {
+  return handle(request, response);
+}
+
+// Whatever fails on the way, gate or page, is this request's fault and nobody else's.
+const server = createServer((request, response) => {
+  serve(request, response).catch((error) => {
     console.error(error instanceof Error ? `${error.name}: ${error.message}` : 'a fault without a name');
     if (response.headersSent) response.destroy();
     else answer(request, response, { status: 500, body: { error: 'fault', message: 'Something went wrong here.' } });
