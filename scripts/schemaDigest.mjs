@@ -11,7 +11,7 @@ export const generated = join(core, 'generated');
 /** A digest of everything the compiled validators depend on. */
 export function schemaDigest() {
   const hash = createHash('sha256').update(readFileSync(join(scripts, 'generate-validators.mjs')));
-  for (const file of readdirSync(core, { recursive: true }).sort()) {
+  for (const file of readdirSync(core, { recursive: true, encoding: 'utf8' }).sort()) {
     if (/(schema|schemas|kind|kinds|engineKinds|vocabulary|units|gauge|shelf\w*)\.ts$/.test(file))
       hash.update(file).update(readFileSync(join(core, file)));
   }

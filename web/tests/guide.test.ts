@@ -29,11 +29,9 @@ test.each([
 test('the first page leads to all others, and nowhere else; no page leads where nothing is', async () => {
   const linksOf = async (name: string) =>
     [...((await guidePage(name))?.html.matchAll(/<a href="([^"]+)"/g) ?? [])].map(([, href]) => href);
-  expect((await linksOf('README')).toSorted()).toEqual(
-    files
-      .filter((name) => name !== 'README')
-      .map((name) => `/guide/${name}`)
-      .toSorted(),
+  expect(await linksOf('README')).toHaveLength(files.length - 1);
+  expect(new Set(await linksOf('README'))).toEqual(
+    new Set(files.filter((name) => name !== 'README').map((name) => `/guide/${name}`)),
   );
   for (const name of files)
     for (const href of await linksOf(name)) expect(files).toContain(href?.replace('/guide/', ''));

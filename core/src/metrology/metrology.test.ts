@@ -61,7 +61,7 @@ describe('circularRuns', () => {
         const lengths = (list: boolean[]) =>
           circularRuns(list, (mark) => mark)
             .map((run) => run.length)
-            .sort();
+            .sort((a, b) => a - b);
         expect(lengths(turned)).toEqual(lengths(marks));
         expect(lengths(marks).reduce((sum, n) => sum + n, 0)).toBe(marks.filter(Boolean).length);
       }),

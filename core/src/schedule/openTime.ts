@@ -110,7 +110,9 @@ export function calendarDays({ start, timeZone }: Pick<ScheduleCalendar, 'start'
  */
 export function openHours(calendar: ScheduleCalendar, days: CalendarDays = calendarDays(calendar)): OpenTime {
   const shut = new Set(calendar.closed);
-  const hours = new Map(weekdays.map((name) => [name, [...(calendar.week[name] ?? [])].sort()]));
+  const hours = new Map(
+    weekdays.map((name) => [name, [...(calendar.week[name] ?? [])].sort(([a], [b]) => (a < b ? -1 : 1))]),
+  );
   const spans: Span[] = [];
   /** open minutes before each span */
   const before: number[] = [];

@@ -35,7 +35,7 @@ async function ownersIn(
   rows.forEach(({ ticket, body }, i) => {
     const id = sealedFor((body as { owner?: unknown }).owner);
     if (id === null) return;
-    const { owner = '', contact = '' } = opened[i]?.body as { owner?: string; contact?: string };
+    const { owner = '', contact = '' } = (opened[i]?.body ?? {}) as { owner?: string; contact?: string };
     const known = found.get(id) ?? { id, name: owner, contact, tickets: [] };
     const tickets = known.tickets.includes(ticket) ? known.tickets : [...known.tickets, ticket];
     found.set(id, { ...known, contact: known.contact || contact, tickets });

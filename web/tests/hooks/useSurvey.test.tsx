@@ -132,7 +132,7 @@ describe('a fault by one key', () => {
     dent(140);
     expect(shown.now.findingsHere).toHaveLength(2);
     dent(108);
-    expect(shown.now.findingsHere.map(({ severity }) => severity).sort()).toEqual([2, 3]);
+    expect(shown.now.findingsHere.map(({ severity }) => severity).sort((a, b) => a - b)).toEqual([2, 3]);
     dent(108.5);
     expect(shown.now.findingsHere).toHaveLength(3);
   });
