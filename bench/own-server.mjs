@@ -14,7 +14,7 @@ import { run } from '../bin/lib/run.mjs';
  * @param work is given the address, a way to ask the database, and what ends and starts either
  * @param before is given the cluster and a way to ask it, before the database is made
  */
-export async function withServer(work, { durable = false, keys = false, before = () => undefined } = {}) {
+export async function withServer(work, { durable = false, keys = false, before = async () => undefined } = {}) {
   mkdirSync(dataDir, { recursive: true });
   const database = cluster('bench-postgres', { throwAway: true, durable });
   let server = null;

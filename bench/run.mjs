@@ -343,6 +343,7 @@ function benchSolvers() {
 async function enterUntil(page, shows, given) {
   await page.evaluate(
     (test, known) => {
+      // oxlint-disable-next-line typescript/no-implied-eval -- what is waited for is written in the benchmark itself
       const holds = new Function('known', `return ${test}`);
       window.shown = new Promise((resolve) => {
         document.querySelector('input[data-figure]').addEventListener(

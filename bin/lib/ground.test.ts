@@ -294,7 +294,7 @@ describe('bin/test', () => {
     expect(run('--help')).toMatchObject({ status: 0, stdout: expect.stringContaining(checks.join(' ')) });
     const { status, stdout, stderr } = run('stor');
     expect([status, stdout]).toEqual([2, '']);
-    expect(stderr).toMatch(/There is no check “stor”\. There are: types, .*store/);
+    expect(stderr).toMatch(/There is no check “stor”\. There are: lint, .*store/);
   });
   test('names choose, none chooses all', () => {
     expect([...chosenChecks(['store', 'cli'])]).toEqual(['store', 'cli']);

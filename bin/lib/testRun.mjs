@@ -1,5 +1,5 @@
 // Everything that must hold. Checks that do not need each other run side by side, one lane a core.
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuilt, isBuilt } from './app.mjs';
@@ -32,7 +32,6 @@ export function storyZone(now = new Date(), machine = Intl.DateTimeFormat().reso
 
 /** Each check by name, in the order they are told. */
 export const checks = [
-  'types',
   'lint',
   'format',
   'imports',
@@ -167,8 +166,6 @@ async function runAll(wants, tally) {
       'web/src',
       'bin/lib',
     ];
-    const built = join(dataDir, 'eslint');
-    mkdirSync(built, { recursive: true });
     // The long ones first, so that the lanes end together; one worker each, for each lane is a core.
     const single = ['--maxWorkers=1'];
     const lanes = Math.min(2, availableParallelism());
@@ -182,20 +179,8 @@ async function runAll(wants, tally) {
           // Examples are run out of the very files that stand beside them.
           await jest('core/examples', { project: 'core', args: [...single, '--testPathPatterns', 'examples'] })();
         }),
-        ...own('types', check('types', process.execPath, [join(root, 'scripts/typecheck.mjs')])),
-        ...own(
-          'lint',
-          check('lint', bin('eslint'), [
-            '.',
-            '--max-warnings',
-            '0',
-            '--cache',
-            '--cache-location',
-            `${built}/`,
-            '--cache-strategy',
-            'content',
-          ]),
-        ),
+        // Types are checked in the same reading.
+        ...own('lint', check('lint', bin('oxlint'), [])),
         ...own('store', jest('store', { env, args: single })),
         ...own('web', jest('web', { env, args: single })),
         ...own('cli', jest('cli', { env, args: single })),
@@ -211,7 +196,7 @@ async function runAll(wants, tally) {
             'warn',
             '--cache',
             '--cache-location',
-            join(built, 'prettier'),
+            join(dataDir, 'prettier'),
             '.',
           ]),
         ),

@@ -1,5 +1,5 @@
 // The package ships no types; ours must follow this file into every workspace that compiles it.
-// eslint-disable-next-line @typescript-eslint/triple-slash-reference
+// oxlint-disable-next-line typescript/triple-slash-reference
 /// <reference path="./jstat.d.ts" />
 import jstat from 'jstat';
 

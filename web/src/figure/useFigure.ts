@@ -75,7 +75,7 @@ export function useFigure(
     try {
       const kept = JSON.parse(localStorage.getItem(airKey) ?? 'null') as Air | null;
       // What this browser remembers is only known once it runs here.
-      // eslint-disable-next-line react-hooks/set-state-in-effect
+      // oxlint-disable-next-line react/set-state-in-effect
       if (kept) setAirState({ ...noAir, ...kept });
     } catch {
       // A damaged note of the air is no note.

@@ -20,7 +20,7 @@ export function Thumbnail({
 }) {
   const scale = longer / Math.max(width, height);
   return (
-    // eslint-disable-next-line @next/next/no-img-element -- the server has made it small already
+    // oxlint-disable-next-line nextjs/no-img-element -- the server has made it small already
     <img
       src={photoUrl(ticket, photo, 'thumbnail')}
       alt={alt}

@@ -12,7 +12,6 @@ function Photo({ photo, bytes, when }: { photo: PhotoState; bytes: Buffer | unde
   return (
     <View style={{ width: '48%', marginRight: '2%' }}>
       {/* A picture in a PDF has no alternative text; its words stand under it. */}
-      {/* eslint-disable-next-line jsx-a11y/alt-text */}
       {bytes && <Image src={{ data: bytes, format: 'jpg' }} style={{ height: 120, objectFit: 'contain' }} />}
       <Text style={styles.soft}>{inPrint(words)}</Text>
     </View>

@@ -30,7 +30,7 @@ export const LandingChart = memo(function LandingChart({ desk }: { desk: Regulat
       }),
     );
     // The forces hang on which keys are held; the function that makes them is new each time.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [shown, pads, held, most, unit]);
   const colours = [action, attention];
   const firsts = curves.map((curve) => curve.find(({ y }) => y <= 0)?.x ?? null);

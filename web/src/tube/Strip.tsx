@@ -137,7 +137,7 @@ export function Strip({
   const { stacked, pictured, layers } = view;
   useEffect(() => {
     // What this browser remembers is only known once it runs here.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
+    // oxlint-disable-next-line react/set-state-in-effect
     setView(rememberedView());
   }, []);
   const changeView = useCallback((next: View) => {

@@ -17,7 +17,7 @@ export function useColours() {
     const style = getComputedStyle(document.documentElement);
     const read = (name: string) => style.getPropertyValue(name).trim();
     // Colours live in the style sheet and are only known once it is applied.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
+    // oxlint-disable-next-line react/set-state-in-effect
     setColours({
       ink: read('--ink'),
       soft: read('--ink-soft'),

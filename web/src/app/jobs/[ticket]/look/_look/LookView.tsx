@@ -154,7 +154,7 @@ export function LookView() {
         },
       }),
       // The hook's own functions are made anew each time; what they do depends on these alone.
-      // eslint-disable-next-line react-hooks/exhaustive-deps
+      // oxlint-disable-next-line react/exhaustive-deps
       [group, part, parts, judgement],
     ),
   );

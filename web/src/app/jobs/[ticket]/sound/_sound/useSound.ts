@@ -51,7 +51,7 @@ function useKnown(): LeakyJob {
   return useMemo(
     () => ({ points, ticks, observations, operations, byId, practice, tolerances, passes, findings }),
     // Entries by id grow with each entry; what is asked of them hangs on the operations alone.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
     [points, ticks, observations, operations, practice, tolerances, passes, findings],
   );
 }
@@ -112,7 +112,7 @@ export function useSound(): Sound {
     const heard = [...played].flatMap(([id, { heard: as, stale }]) => (stale ? [] : [[id, as] as [string, typeof as]]));
     if (heard.every(([, as]) => as === 'clear')) {
       // Nothing to explain; what was suspected before is no more.
-      // eslint-disable-next-line react-hooks/set-state-in-effect
+      // oxlint-disable-next-line react/set-state-in-effect
       setSuspects([]);
       return;
     }

@@ -148,7 +148,7 @@ export function OwnerPage({ view, base }: { view: OwnerView; base: string }) {
             {view.photos.map(({ photo, caption, width, height }) => (
               <li key={photo}>
                 <a href={`${base}/photos/${photo}`}>
-                  {/* eslint-disable-next-line @next/next/no-img-element -- served by a route of ours, as it is */}
+                  {/* oxlint-disable-next-line nextjs/no-img-element -- served by a route of ours, as it is */}
                   <img
                     src={`${base}/photos/${photo}?size=thumbnail`}
                     alt={caption || 'A photograph of the instrument'}
