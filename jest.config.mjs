@@ -31,6 +31,7 @@ const onCore = {
   moduleNameMapper: {
     '^@holotonos/core$': '<rootDir>/.data/jest-core/index.js',
     '^@holotonos/core/(.*)$': '<rootDir>/.data/jest-core/$1/index.js',
+    '^(drizzle-orm.*)$': '<rootDir>/.data/jest-core/packages/$1.js',
   },
 };
 /** Web's own address for its sources, and the guard against the browser that only a bundler understands. */

@@ -1,6 +1,6 @@
-// Builds the core in one piece for the tests of whatever stands on it: hundreds of modules read anew by every test file
-// take longer than many a test. The core's own tests read its modules as they are. Runs before a Jest project; does nothing
-// where the piece is that of these very sources.
+// Builds the core in one piece for the tests of whatever stands on it, and likewise the packages that come in a hundred
+// modules: read anew by every test file they take longer than many a test. The core's own tests read its modules as they
+// are. Runs before a Jest project; does nothing where the pieces are those of these very sources.
 import { existsSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -13,10 +13,17 @@ const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
 const sources = join(root, 'core/src');
 const out = join(root, '.data/jest-core');
 const stamp = join(out, 'stamp.txt');
+/** Names as they are imported; `onCore` in the configuration of Jest sends them here. */
+const packages = [
+  'drizzle-orm',
+  'drizzle-orm/node-postgres',
+  'drizzle-orm/node-postgres/migrator',
+  'drizzle-orm/pg-core',
+];
 
 export default async function buildCore() {
   // What is generated from the schemas is as new as they are.
-  const now = `${coreDigest()} ${schemaDigest()}`;
+  const now = `${coreDigest()} ${schemaDigest()} ${readFileSync(fileURLToPath(import.meta.url), 'utf8')} ${readFileSync(join(root, 'package-lock.json'), 'utf8')}`;
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
   const folders = readdirSync(sources, { withFileTypes: true })
     .filter((entry) => entry.isDirectory() && existsSync(join(sources, entry.name, 'index.ts')))
@@ -28,7 +35,16 @@ export default async function buildCore() {
     outdir: fresh,
     ...forJest,
     splitting: true,
-    sourcemap: 'inline',
+    sourcemap: 'linked',
+    sourcesContent: false,
+  });
+  await build({
+    entryPoints: packages.map((name) => ({ in: name, out: join('packages', name) })),
+    outdir: fresh,
+    ...forJest,
+    external: [...forJest.external, 'pg'],
+    absWorkingDir: join(root, 'store'),
+    splitting: true,
   });
   writeFileSync(join(fresh, 'stamp.txt'), now);
   rmSync(out, { recursive: true, force: true });

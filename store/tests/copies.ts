@@ -2,6 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { readdirSync, statSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import pg from 'pg';
+import type { DemoTime } from './fill';
 
 // What drives the application from outside needs a database, not the store: loading that takes seconds a file.
 
@@ -50,8 +51,8 @@ export async function newDatabase(original = 'template1'): Promise<Copy> {
   };
 }
 
-/** Changes whenever a file the demo is made with does: a server that outlives a run must not serve an older demo. */
-function demoVersion(): string {
+/** Changes whenever a file the originals are made with does: a server that outlives a run must not serve older ones. */
+function sourcesVersion(): string {
   const root = resolve(import.meta.dirname, '../..');
   const files = ['core/src', 'store/src', 'store/migrations'].flatMap((folder) =>
     readdirSync(join(root, folder), { recursive: true, withFileTypes: true })
@@ -62,24 +63,30 @@ function demoVersion(): string {
   return createHash('sha256').update(told.join('\n')).digest('hex').slice(0, 16);
 }
 
-/** Whoever makes the original holds this lock; the others wait for it. */
-const makingDemo = 4_610_001;
+/** Whoever makes an original holds this lock; the others wait for it. */
+const makingOriginals = 4_610_001;
 
-/** A database of its own with the demo in it: loaded once a server, then copied. */
-export async function demoCopy(): Promise<Copy> {
-  const original = `demo_${demoVersion()}`;
+/** A copy of an original of that name, which is made once a server. */
+async function copyOf(name: string, fill: (made: Copy) => Promise<void>): Promise<Copy> {
+  const original = `${name}_${sourcesVersion()}`;
   await onServer(async (client) => {
-    await client.query('select pg_advisory_lock($1)', [makingDemo]);
+    await client.query('select pg_advisory_lock($1)', [makingOriginals]);
     const { rowCount } = await client.query('select 1 from pg_database where datname = $1', [original]);
     if (rowCount) return;
     const made = await newDatabase();
-    const { fillWithDemo } = await import('./fill');
-    await fillWithDemo(made);
+    await fill(made);
     // Only whole does it get the name that others look for.
     await client.query(`alter database ${made.name} rename to ${original}`);
   });
   return newDatabase(original);
 }
+
+/** A database of its own with the tables and nothing in them. */
+export const emptyCopy = (): Promise<Copy> => copyOf('empty', async (made) => (await import('./fill')).migrate(made));
+
+/** A database of its own with the demo in it, laid on today or on the time given. */
+export const demoCopy = (at?: DemoTime): Promise<Copy> =>
+  copyOf(at ? `demo_${Date.parse(at.now)}` : 'demo', async (made) => (await import('./fill')).fillWithDemo(made, at));
 
 export type DemoBesides = Copy & { pool: pg.Pool };
 

@@ -1,6 +1,6 @@
 import { openStore, type Store } from '../src';
-import { demoCopy, newDatabase, type Copy } from './copies';
-import { migrate } from './fill';
+import { demoCopy, emptyCopy, newDatabase, type Copy } from './copies';
+import type { DemoTime } from './fill';
 
 export { migrations } from './fill';
 
@@ -15,12 +15,9 @@ const opened = (copy: Copy): TestDatabase => {
   return { ...store, ...copy, drop };
 };
 
-/** An empty database of its own, migrated unless asked otherwise. */
-export async function testDatabase({ migrated = true } = {}): Promise<TestDatabase> {
-  const empty = await newDatabase();
-  if (migrated) await migrate(empty);
-  return opened(empty);
-}
+/** An empty database of its own, with its tables unless asked otherwise. */
+export const testDatabase = async ({ migrated = true } = {}): Promise<TestDatabase> =>
+  opened(await (migrated ? emptyCopy() : newDatabase()));
 
 /** A database of its own with the demo in it. */
-export const demoDatabase = async (): Promise<TestDatabase> => opened(await demoCopy());
+export const demoDatabase = async (at?: DemoTime): Promise<TestDatabase> => opened(await demoCopy(at));

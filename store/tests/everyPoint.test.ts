@@ -15,8 +15,9 @@ import {
   usualGauge,
   type InstrumentType,
 } from '@holotonos/core';
-import { appendEntry, brackwaterJobs, importReadings, jobByTicket, jobEntries, openJob } from '../src';
+import { appendEntry, importReadings, jobByTicket, jobEntries, openJob } from '../src';
 import { testDatabase, type TestDatabase } from './database';
+import { storyJobs } from './story';
 import { entryOf, intakeOf, now } from './entries';
 
 let store: TestDatabase;
@@ -55,7 +56,7 @@ async function takesEveryPoint(ticket: string): Promise<void> {
   const taken = await importReadings(store.db, ticket, file, { author: 'Juno Tam', now, mintId: randomUUID });
   expect(taken).toEqual({ status: 'stored', added: keys.length, known: 0 });
   const state = await stateIn(ticket);
-  expect([...state.points.keys()]).toEqual(expect.arrayContaining(keys));
+  expect(keys.filter((key) => !state.points.has(key))).toEqual([]);
   // Nobody reads a figure for nothing: each part that can be judged says something of it.
   const judged = judgeJob(state, type);
   const groups = new Set(measuringPoints(type).map(({ group }) => group));
@@ -78,7 +79,7 @@ test.each(shippedTypes.map((type) => [type.id, applyOptions(type, [])] as const)
 );
 
 test('so is one of an instrument that was named at the bench', async () => {
-  const job = brackwaterJobs().find(({ entries }) => JSON.stringify(entries[0]).includes('home-made'));
+  const job = storyJobs().find(({ entries }) => JSON.stringify(entries[0]).includes('home-made'));
   if (!job) throw new Error('no instrument of the demo was named at the bench');
   const ticket = 'P-HOME';
   for (const { kind, body } of job.entries) {

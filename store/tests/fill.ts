@@ -11,12 +11,15 @@ export async function migrate({ url, webUrl }: Copy): Promise<void> {
   await letWrite(url, webUrl, { ours: true }).catch(() => letWrite(url, webUrl, { ours: true }));
 }
 
+/** When the demo is laid, and where. */
+export type DemoTime = { now: string; timeZone: string };
+
 /** Migrates a new database and loads the demo into it. */
-export async function fillWithDemo(empty: Copy): Promise<void> {
+export async function fillWithDemo(empty: Copy, at?: DemoTime): Promise<void> {
   await migrate(empty);
   const store = openStore(empty.url);
   try {
-    await loadDemo(store.db);
+    await loadDemo(store.db, at);
   } finally {
     await store.close();
   }

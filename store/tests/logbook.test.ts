@@ -36,6 +36,7 @@ import {
 } from '../src';
 import { randomJob } from '../../core/tests/randomJob';
 import { migrations, testDatabase, type TestDatabase } from './database';
+import { storyJobs } from './story';
 import { entryOf, intakeOf, now } from './entries';
 
 let store: TestDatabase;
@@ -230,7 +231,7 @@ describe('the logbook in the database', () => {
 
 describe('documents', () => {
   test('a job survives export and import, word for word', async () => {
-    const [sax] = brackwaterJobs();
+    const [sax] = storyJobs();
     const text = JSON.stringify(toJobDocument('LL-201', sax?.entries ?? [], '2026-11-23T09:00:00.000Z'));
     const read = readJobDocument(JSON.parse(text));
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
@@ -240,7 +241,7 @@ describe('documents', () => {
     expect(await importJob(store.db, 'LL-201', read.document.entries)).toBe('ticket-taken');
   });
 
-  const entries = (): Entry[] => structuredClone(brackwaterJobs()[2]?.entries ?? []);
+  const entries = (): Entry[] => structuredClone(storyJobs()[2]?.entries ?? []);
   test.each<[string, (list: Entry[]) => void, string]>([
     ['a gap in the order', (list) => list.splice(3, 1), '/entries/3/seq'],
     ['an entry twice', (list) => list.splice(3, 0, { ...(list[2] as Entry), seq: 4 }), '/entries/3/id'],
@@ -270,7 +271,7 @@ const readCsv = (text: string, options: Parameters<typeof readReadings>[1]) =>
   readReadings([{ name: '', bytes: Readable.from([Buffer.from(text)]) }], options);
 
 describe('readings as CSV', () => {
-  const jobs = brackwaterJobs();
+  const jobs = storyJobs();
   test('come back as they went out', async () => {
     const state = jobs[0]?.state ?? emptyJobState;
     const csv = readingsToCsv(state);
@@ -361,7 +362,7 @@ describe('migrations', () => {
     expect(sqlState(error)).toBe('42P01');
   });
   test('every group goes out as CSV and comes back, stations and forces among them', async () => {
-    const [sax] = brackwaterJobs();
+    const [sax] = storyJobs();
     const state = foldJob(sax?.entries ?? []);
     const text = readingsToCsv(state);
     const groups = new Set([...state.points.values()].map(({ point }) => point.group));

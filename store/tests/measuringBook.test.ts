@@ -8,7 +8,6 @@ import { zipSync, strToU8, unzipSync, strFromU8 } from 'fflate';
 import {
   appendShopEntry,
   bookPackage,
-  brackwaterJobs,
   filesInPackage,
   importBook,
   importReadings,
@@ -23,6 +22,7 @@ import {
   type ImportProgress,
 } from '../src';
 import { testDatabase, type TestDatabase } from './database';
+import { storyJobs } from './story';
 import { intakeOf, now } from './entries';
 
 const defaults = { author: 'Juno Tam', now, mintId: randomUUID };
@@ -139,7 +139,7 @@ describe('a large file', () => {
 });
 
 describe('the measuring book as a data package', () => {
-  const state = brackwaterJobs()[0]?.state ?? foldJob([]);
+  const state = storyJobs()[0]?.state ?? foldJob([]);
   test('comes back as it went out, to the last reading', async () => {
     const read = await readBook(bookPackage(state, 'LL-201'));
     if (!read.ok) throw new Error(JSON.stringify(read.problems.slice(0, 3)));
@@ -296,7 +296,7 @@ describe('what is no table', () => {
 });
 
 describe('a text that a table program would take for a formula', () => {
-  const [job] = brackwaterJobs();
+  const [job] = storyJobs();
   const sample = job?.entries.find((entry) => entry.kind === 'reading');
   const texts = fc.oneof(
     fc.constantFrom('=1+1', '+1', '-0.02 mm', '@x', "'", "'=x", "''=x", "it's", '=cmd|x', "'+", '\tx'),

@@ -3,7 +3,6 @@ import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals
 import { readJobDocument, toJobDocument } from '@holotonos/core';
 import sharp from 'sharp';
 import {
-  brackwaterJobs,
   importJob,
   jobByTicket,
   jobState,
@@ -15,6 +14,7 @@ import {
   thumbnailsOf,
 } from '../src';
 import { testDatabase, type TestDatabase } from './database';
+import { storyJobs } from './story';
 
 const plain = (width: number, height: number) =>
   sharp({ create: { width, height, channels: 3, background: '#887766' } });
@@ -94,7 +94,7 @@ describe('pictures in the database', () => {
   let store: TestDatabase;
   beforeAll(async () => {
     store = await testDatabase();
-    const [sax] = brackwaterJobs();
+    const [sax] = storyJobs();
     await importJob(store.db, 'LL-201', sax?.entries ?? []);
   });
   afterAll(() => store.drop());
@@ -128,7 +128,7 @@ describe('pictures in the database', () => {
   });
   test('travel with the whole job in one document', async () => {
     const other = await testDatabase();
-    const job = brackwaterJobs()[2];
+    const job = storyJobs()[2];
     const pictures = await Promise.all(
       (job?.pictures ?? []).map(async ({ id, svg }) => {
         const prepared = await preparePhoto(await sharp(Buffer.from(svg)).png().toBuffer());

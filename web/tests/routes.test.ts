@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
-import { loadDemo } from '@holotonos/store';
-import { testDatabase, type TestDatabase } from '../../store/tests/database';
+import { demoDatabase, type TestDatabase } from '../../store/tests/database';
+import { demoTime } from './demo';
 import { answering, authorOf, broken, readJson, replyTo } from '../src/server/replies';
 import * as aim from '../src/app/api/v1/gauges/aim/route';
 import * as calendar from '../src/app/api/v1/calendar.ics/route';
@@ -27,8 +27,7 @@ import { getDb } from '../src/server/store';
 let database: TestDatabase;
 const said: string[] = [];
 beforeAll(async () => {
-  database = await testDatabase();
-  await loadDemo(database.db, { now: '2026-11-25T10:00:00.000Z', timeZone: 'Europe/Berlin' });
+  database = await demoDatabase(demoTime);
   process.env.DATABASE_URL = database.webUrl;
   jest.spyOn(console, 'error').mockImplementation((text) => void said.push(String(text)));
 });

@@ -9,6 +9,7 @@ export * from './blankType';
 export * from './mechanism';
 export * from './spans';
 export * from './reach';
+export * from './oncePerType';
 export * from './partNames';
 export * from './silhouette';
 export * from './removableParts';

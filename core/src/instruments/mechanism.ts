@@ -1,5 +1,6 @@
 import { slugOf } from '../ids';
 import type { InstrumentType } from './instrumentType.schema';
+import { oncePerType } from './oncePerType';
 import { sectionStarts } from './partNames';
 
 /** The keys that move when these keys are pressed and these finger holes covered, links and rings followed. */
@@ -40,23 +41,18 @@ export const fingeringId = ({ note, register, alternative = '' }: InstrumentType
 export const fingeringWords = ({ note, alternative }: { note: string; alternative?: string | null }): string =>
   alternative ? `${note}, ${alternative}` : note;
 
-const fingeringNamesOf = new WeakMap<InstrumentType, ReadonlyMap<string, string>>();
-
 /**
  * What every fingering is called, by its id. Where two would share one, the first has it. Made once for each instrument:
  * every reading of a note asks for them.
  */
-export function fingeringNames(type: InstrumentType): ReadonlyMap<string, string> {
-  const known = fingeringNamesOf.get(type);
-  if (known) return known;
+export const fingeringNames = oncePerType((type): ReadonlyMap<string, string> => {
   const names = new Map<string, string>();
   for (const fingering of type.fingerings) {
     const id = fingeringId(fingering);
     if (!names.has(id)) names.set(id, fingeringWords(fingering));
   }
-  fingeringNamesOf.set(type, names);
   return names;
-}
+});
 
 /** Tone holes from the top of the instrument down; vents and trill holes set no pitch of their own. */
 export function toneHolesDown(type: InstrumentType): string[] {

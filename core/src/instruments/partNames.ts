@@ -1,7 +1,8 @@
 import type { InstrumentType } from './instrumentType.schema';
+import { oncePerType } from './oncePerType';
 
 /** What a technician calls each part of the instrument, by id. `instrument` is the whole of it. */
-export function partNames(type: InstrumentType): ReadonlyMap<string, string> {
+export const partNames = oncePerType((type): ReadonlyMap<string, string> => {
   const keyNames = new Map(type.keys.map(({ id, name }) => [id, name]));
   const lists = [type.keys, type.posts, type.rods, type.holes, type.fittings, type.joints, type.sections];
   return new Map([
@@ -12,7 +13,7 @@ export function partNames(type: InstrumentType): ReadonlyMap<string, string> {
     ),
     ...lists.flatMap((list) => list.map(({ id, name }) => [id, name] as const)),
   ]);
-}
+});
 
 /** Where each section starts on one line from the upper end down, with a gap between sections, mm. */
 export function sectionStarts(type: InstrumentType, gap: number): ReadonlyMap<string, number> {
@@ -34,8 +35,20 @@ export interface PartPlace {
 
 const middle = (a: number, b: number) => (a + b) / 2;
 
+/** Places that were asked for: lists are put in order down the tube at every reading. */
+const places = oncePerType(() => new Map<string, PartPlace | null>());
+
 /** The place of a part, or null for the whole instrument and for keys nobody has placed yet. */
 export function placeOfPart(type: InstrumentType, part: string): PartPlace | null {
+  const kept = places(type);
+  const known = kept.get(part);
+  if (known !== undefined) return known;
+  const place = findPlace(type, part);
+  kept.set(part, place);
+  return place;
+}
+
+function findPlace(type: InstrumentType, part: string): PartPlace | null {
   const at = [type.holes, type.posts, type.fittings].flat().find(({ id }) => id === part);
   if (at) return { section: at.section, at: at.at, clock: at.clock };
   const rod = type.rods.find(({ id }) => id === part);

@@ -1,4 +1,4 @@
-import type { InstrumentType } from '../instruments';
+import { oncePerType, type InstrumentType } from '../instruments';
 import { usualSizes, type Sizes } from '../stock';
 import type { MeasureGroup } from '../vocabulary';
 import { groupsAnsweredHere, type GroupAnswers } from './base/groupAnswers';
@@ -52,12 +52,7 @@ export const roundGroups = Object.keys(roundTable) as MeasureGroup[];
 export const isJudged = (group: string): boolean => group in reportTable || group in roundTable;
 
 /** Places of a type, made once: they are asked for at every reading. */
-const placesOf = new WeakMap<InstrumentType, readonly MeasurePlace[]>();
-export function placesOfType(type: InstrumentType): readonly MeasurePlace[] {
-  const known = placesOf.get(type) ?? measuringPoints(type);
-  placesOf.set(type, known);
-  return known;
-}
+export const placesOfType = oncePerType((type): readonly MeasurePlace[] => measuringPoints(type));
 
 /** What the readings of one group say of one part; null where that group is not reported. */
 export function partReport(

@@ -515,13 +515,15 @@ function linkLines({ kind, part }: PlannedOperation, state: JobState, type: Inst
 
 /** The limits that say when a step on this part is good; where its instrument has none for it, that is said. */
 function reachedAt(kind: OperationKind, part: string, type: InstrumentType, limits: LimitSource): ReachedAt[] {
+  const reach = kind.reach ?? [];
+  if (reach.length === 0) return [];
   const diameters = type.holes.flatMap((hole) => (hole.id === part || part === 'instrument' ? [hole.diameter] : []));
   // One rim has one limit, by its size; a step on all of them has both where there are both.
   const rims: ToleranceName[] = [
     ...(diameters.some((diameter) => !isLargeHole(diameter)) ? (['rimFlatness'] as const) : []),
     ...(diameters.some(isLargeHole) ? (['rimFlatnessLarge'] as const) : []),
   ];
-  const names = (kind.reach ?? []).flatMap((name) => (name === 'rimFlatness' && rims.length > 0 ? rims : [name]));
+  const names = reach.flatMap((name) => (name === 'rimFlatness' && rims.length > 0 ? rims : [name]));
   const all = names.map((name) => ({ name, ...toleranceWords[name], limit: tolerance(name, limits) }));
   const set = all.filter(({ limit }) => limit !== null);
   // A table names several where kinds of instruments differ: one that is set answers for those that are not.

@@ -4,6 +4,7 @@ import {
   linksOfKeys,
   reachedBy,
   usualDentWidth,
+  oncePerType,
   type InstrumentType,
   type WorkSpot,
 } from '../instruments';
@@ -156,8 +157,9 @@ interface Ground {
 }
 
 /** Every measure `group:part` that there is on an instrument. */
-const measuresOf = (type: InstrumentType): ReadonlySet<string> =>
-  new Set(placesOfType(type).map(({ group, part }) => `${group}:${part}`));
+const measuresOf = oncePerType(
+  (type): ReadonlySet<string> => new Set(placesOfType(type).map(({ group, part }) => `${group}:${part}`)),
+);
 
 const isThere = ({ type, measures }: Ground, measure: string): boolean =>
   type === null || measure.endsWith(':*') || measures.has(measure);

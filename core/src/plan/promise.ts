@@ -4,6 +4,7 @@ import {
   firstOpenOf,
   keysOfPart,
   linksOfKeys,
+  oncePerType,
   placeOfPart,
   sectionStarts,
   type InstrumentType,
@@ -36,10 +37,7 @@ function holesUnder(type: InstrumentType, part: string): string[] {
 }
 
 /** What a pad that does not seal takes from each note, dB, by its hole and then by its note; worked out once a type. */
-const lossesOf = new WeakMap<InstrumentType, ReadonlyMap<string, ReadonlyMap<string, number>>>();
-function padLosses(type: InstrumentType): ReadonlyMap<string, ReadonlyMap<string, number>> {
-  const kept = lossesOf.get(type);
-  if (kept) return kept;
+const padLosses = oncePerType((type): ReadonlyMap<string, ReadonlyMap<string, number>> => {
   const tube = soundOf(type);
   const notes = tube
     ? soundNotes(
@@ -47,7 +45,7 @@ function padLosses(type: InstrumentType): ReadonlyMap<string, ReadonlyMap<string
         compassOf(type).filter(({ alternative }) => alternative === null),
       )
     : [];
-  const losses = new Map(
+  return new Map(
     (tube ? type.pads : []).flatMap(({ hole }): [string, ReadonlyMap<string, number>][] => {
       const slit = usualSlit(type, hole);
       if (!tube || !slit) return [];
@@ -55,9 +53,7 @@ function padLosses(type: InstrumentType): ReadonlyMap<string, ReadonlyMap<string
       return [[hole, new Map(notes.map(({ fingering }, i) => [fingering.note, loss[i] ?? 0]))]];
     }),
   );
-  lossesOf.set(type, losses);
-  return losses;
-}
+});
 
 /**
  * The notes a fault spoils: every one whose air goes past it. A pad spoils those it is closed for above the hole they

@@ -1,4 +1,4 @@
-import { closedHoles, fingeringId, usualStandard, type InstrumentType } from '../instruments';
+import { closedHoles, fingeringId, oncePerType, usualStandard } from '../instruments';
 
 const names = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'G♯', 'A', 'B♭', 'B'];
 const flats: Record<string, string> = { 'D♭': 'C♯', 'D♯': 'E♭', 'G♭': 'F♯', 'A♭': 'G♯', 'A♯': 'B♭' };
@@ -46,19 +46,11 @@ export interface Fingering {
  */
 export const centsText = (cents: number): string => `${cents > 0 ? '+' : cents < 0 ? '−' : ''}${Math.abs(cents)}`;
 
-const compasses = new WeakMap<InstrumentType, readonly Fingering[]>();
-
 /**
  * Every fingering of an instrument from its lowest note up; of several for one note the main one first. Empty where
  * nobody has said how it is blown. Made once for each instrument.
  */
-export function compassOf(type: InstrumentType): readonly Fingering[] {
-  const known = compasses.get(type) ?? makeCompass(type);
-  compasses.set(type, known);
-  return known;
-}
-
-function makeCompass(type: InstrumentType): Fingering[] {
+export const compassOf = oncePerType((type): readonly Fingering[] => {
   const { sound } = type;
   if (!sound) return [];
   const { standard = usualStandard } = sound;
@@ -73,4 +65,4 @@ function makeCompass(type: InstrumentType): Fingering[] {
       return [{ id, note, register, alternative, down, closed: closedHoles(type, down), near }];
     })
     .sort((a, b) => a.near - b.near || Number(a.alternative !== null) - Number(b.alternative !== null));
-}
+});

@@ -1,4 +1,4 @@
-import { closedHoles, fingeringWords, removableNames, type InstrumentType } from '../instruments';
+import { closedHoles, fingeringWords, oncePerType, removableNames, type InstrumentType } from '../instruments';
 import { compassOf, type Fingering } from './notes';
 
 /** One line of a play test: what to play, what to listen for, and why. */
@@ -110,18 +110,12 @@ function heldNote(
   return null;
 }
 
-const sheets = new WeakMap<InstrumentType, readonly SheetLine[]>();
-
 /**
  * The play test of an instrument: the lowest notes, what must stay shut while another key is worked, every alternative
  * against its main fingering, registers, the chromatic, soft attacks, trills; then all of it without air. Made from its
  * fingerings and the rules of its mechanism, and what its family is asked besides.
  */
-export function playSheet(type: InstrumentType): readonly SheetLine[] {
-  const known = sheets.get(type) ?? makeSheet(type);
-  sheets.set(type, known);
-  return known;
-}
+export const playSheet = oncePerType((type): readonly SheetLine[] => makeSheet(type));
 
 function makeSheet(type: InstrumentType): SheetLine[] {
   const compass = compassOf(type);
