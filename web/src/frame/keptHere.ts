@@ -13,15 +13,15 @@ function subscribe(listener: () => void): () => void {
   };
 }
 
-/** What this browser keeps under a name, as JSON text; `null` where it keeps nothing, and before the page runs there. */
+/** What this browser keeps under a name, as JSON text; `null` where it keeps nothing. */
 export const keptHere = (key: string): string => localStorage.getItem(key) ?? 'null';
 
-/** The same for a component, anew whenever it changes in any tab. */
+/** The same for a component, anew whenever it changes in any tab; empty before the page runs there. */
 export const useKeptHere = (key: string): string =>
   useSyncExternalStore(
     subscribe,
     () => keptHere(key),
-    () => 'null',
+    () => '',
   );
 
 /** Keeps something under a name, and tells whatever shows it. */

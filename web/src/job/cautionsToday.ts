@@ -25,6 +25,8 @@ function keptOf(text: string, day: string): Kept {
  */
 export function useCautionsToday(): {
   accepted: ReadonlySet<string>;
+  /** does the page know yet? Not before it runs in the browser, where this is kept */
+  isKnown: boolean;
   /** accepts some, or takes that back */
   accept: (cautions: readonly string[], is?: boolean) => void;
 } {
@@ -46,5 +48,5 @@ export function useCautionsToday(): {
     const by = { ...kept.by, [own]: Object.fromEntries([...others, ...added]) as Record<string, string> };
     keepHere(key, { day, by } satisfies Kept);
   };
-  return { accepted, accept };
+  return { accepted, isKnown: text !== '', accept };
 }

@@ -19,9 +19,10 @@ export function useIsShut(): boolean {
 /** Nothing goes to a mouth before these were read. */
 export function Hygiene({ onDone }: { onDone: () => void }) {
   const { shop } = useJob();
-  const { accepted, accept } = useCautionsToday();
+  const { accepted, isKnown, accept } = useCautionsToday();
   const open = cautions.filter((caution) => !accepted.has(caution));
-  if (open.length === 0) return null;
+  // Drawn first and taken away again it would pull up what lies below it, each time the page is opened.
+  if (!isKnown || open.length === 0) return null;
   return (
     <section className="say fault mb-0" aria-label="Before it is played">
       <ul className="list-plain mb-1">
