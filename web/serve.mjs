@@ -13,6 +13,7 @@ const port = Number(process.argv[2] ?? 4600);
 const hostname = '127.0.0.1';
 // What the threads of the solvers run, as built.
 process.env.HOLOTONOS_SOLVING ??= fileURLToPath(new URL('.next/solving.mjs', import.meta.url));
+process.env.HOLOTONOS_PRINTING ??= fileURLToPath(new URL('.next/printing.mjs', import.meta.url));
 // Which core works out what the lists show, as built.
 const stamp = new URL('.next/holotonos-core', import.meta.url);
 if (existsSync(stamp)) process.env.HOLOTONOS_SOURCES ??= readFileSync(stamp, 'utf8');

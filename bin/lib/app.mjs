@@ -45,8 +45,8 @@ export const isBuilt = (digest = sourceDigest()) =>
   existsSync(buildStamp) && readFileSync(buildStamp, 'utf8') === digest;
 
 /**
- * What runs beside Next, one file each: what the threads of the solvers run, and what looks at the door who may do what.
- * Both are TypeScript, and starting from sources takes seconds.
+ * What runs beside Next, one file each: what the threads of the solvers and of the printer run, and what looks at the door
+ * who may do what. All are TypeScript, and starting from sources takes seconds.
  */
 async function bundleBeside() {
   // Only a build needs it, and it is there only after the packages are.
@@ -65,6 +65,10 @@ async function bundleBeside() {
     });
   await Promise.all([
     beside('web/src/workers/solving.mjs', 'web/.next/solving.mjs', ['workerpool']),
+    beside('web/src/workers/printing.tsx', 'web/.next/printing.mjs', ['workerpool', '@react-pdf/renderer', 'react'], {
+      jsx: 'automatic',
+      alias: { '@': join(root, 'web/src') },
+    }),
     beside('web/src/server/gate.ts', 'web/.next/gate.mjs', ['pg', 'sharp'], {
       // Some of what is bundled asks for its parts the older way.
       banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },

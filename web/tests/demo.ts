@@ -12,7 +12,12 @@ export function webDatabase({ demo }: { demo: boolean }): { readonly database: T
     process.env['DATABASE_URL'] = held.database.webUrl;
   });
   afterAll(async () => {
-    await (globalThis as { holotonosStore?: { close: () => Promise<void> } }).holotonosStore?.close();
+    const { holotonosStore, holotonosPrinter } = globalThis as {
+      holotonosStore?: { close: () => Promise<void> };
+      holotonosPrinter?: { terminate: () => Promise<unknown> };
+    };
+    await holotonosPrinter?.terminate();
+    await holotonosStore?.close();
     await held.database?.drop();
   });
   return {

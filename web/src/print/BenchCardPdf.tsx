@@ -13,7 +13,7 @@ export function BenchCardPdf({
 }: {
   record: JobRecord;
   plan: JobPlan;
-  shop: ShopState;
+  shop: Pick<ShopState, 'hours' | 'cautions'>;
   pictured: Pictured;
 }) {
   const open = plan.steps.filter(({ status }) => status !== 'done' && status !== 'skipped');

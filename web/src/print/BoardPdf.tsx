@@ -1,25 +1,35 @@
 import { Text, View } from '@react-pdf/renderer';
-import { boardCells, removableNames, removableParts, placeWords, type JobState } from '@holotonos/core';
+import { boardCells, removableNames, removableParts, placeWords, type JobState, type OffPart } from '@holotonos/core';
 import { HeadPdf, type Pictured } from './HeadPdf';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
 const line = { borderWidth: 0.5, borderColor: '#6d757a' } as const;
 
 /** The screw board as it lies on the bench, place by place, to hang beside it. */
-export function BoardPdf({ ticket, state, pictured }: { ticket: string; state: JobState; pictured: Pictured }) {
+export function BoardPdf({
+  ticket,
+  board,
+  off: partsOff,
+  pictured,
+}: {
+  ticket: string;
+  board: JobState['board'];
+  off: readonly OffPart[];
+  pictured: Pictured;
+}) {
   const { type } = pictured;
-  const { rows, columns } = state.board;
+  const { rows, columns } = board;
   const names = removableNames(type);
   const parts = new Map(removableParts(type).map((part) => [part.id, part]));
-  const byCell = new Map([...state.off.values()].map((off) => [off.cell, off]));
-  const elsewhere = [...state.off.values()].filter(({ cell }) => cell === null);
-  const cells = boardCells(state.board);
+  const byCell = new Map(partsOff.map((off) => [off.cell, off]));
+  const elsewhere = partsOff.filter(({ cell }) => cell === null);
+  const cells = boardCells(board);
   const size = columns > 16 ? 5.5 : columns > 10 ? 7 : 8.5;
   return (
     <Sheet title="screw board" ticket={ticket} wide>
       <HeadPdf title={`${ticket}: screw board, ${type.name}`} pictured={pictured}>
         <Text style={styles.soft}>
-          {state.off.size} parts off. * is not interchangeable, or belongs to one end only: keep it where it lies.
+          {partsOff.length} parts off. * is not interchangeable, or belongs to one end only: keep it where it lies.
         </Text>
       </HeadPdf>
       <View style={{ marginTop: 6 }}>

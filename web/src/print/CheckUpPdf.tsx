@@ -1,13 +1,13 @@
 import { Document, Page, Text, View } from '@react-pdf/renderer';
-import type { ClockWords, JobRecord } from '@holotonos/core';
+import { clockWords, type JobRecord } from '@holotonos/core';
 import { inPrint, Lines, styles } from './sheet';
 
 /** Lines of each list that a card has room for. */
 const mostLines = 4;
 
 /** A card of A6 that is sent or handed to the owner: when to bring it back, what to watch until then. */
-export function CheckUpPdf({ record, day, when }: { record: JobRecord; day: string; when: ClockWords }) {
-  const { dayText } = when;
+export function CheckUpPdf({ record, day, timeZone }: { record: JobRecord; day: string; timeZone: string }) {
+  const { dayText } = clockWords(timeZone);
   const { intake, ticket, instrument, signOff, ownerCautions, left } = record;
   const made = [intake.maker, intake.made].filter(Boolean).join(', ');
   return (

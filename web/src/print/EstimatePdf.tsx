@@ -1,5 +1,5 @@
 import { Text, View } from '@react-pdf/renderer';
-import { moneyText, type ClockWords, type EstimateState, type JobRecord } from '@holotonos/core';
+import { clockWords, moneyText, type EstimateState, type JobRecord } from '@holotonos/core';
 import { minutesText } from '@/ui/words';
 import { HeadPdf, type Pictured } from './HeadPdf';
 import { inPrint, Part, Sheet, styles } from './sheet';
@@ -10,15 +10,15 @@ const amount = { width: 92, textAlign: 'right' } as const;
 export function EstimatePdf({
   record,
   given,
-  when,
+  timeZone,
   pictured,
 }: {
   record: JobRecord;
   given: EstimateState;
-  when: ClockWords;
+  timeZone: string;
   pictured: Pictured;
 }) {
-  const { dayText } = when;
+  const { dayText } = clockWords(timeZone);
   const { body, benchTime } = given.estimate;
   const { title, currency, lines, total, minutes, taxPercent, leaves, note, changeOf } = body;
   const money = (x: number) => moneyText(x, currency);

@@ -48,7 +48,7 @@ export function StateInk({ state, size, x, y }: { state: MeasureState; size: num
 const most = { width: 220, height: 90 };
 
 /** The instrument as the eye knows it, with how its pads and rims stand; what nobody measured is left bare. */
-function PictureInk({ type, stateOfPart }: { type: InstrumentType; stateOfPart: (part: string) => MeasureState[] }) {
+function PictureInk({ type, states: all }: Pictured) {
   const { box, strokes, holes } = pictureOf(type);
   const scale = Math.min(most.width / box.width, most.height / box.height);
   return (
@@ -69,7 +69,7 @@ function PictureInk({ type, stateOfPart }: { type: InstrumentType; stateOfPart: 
         );
       })}
       {holes.map(({ id, x, y, radius }) => {
-        const states = stateOfPart(id).filter((state) => state !== 'unmeasured');
+        const states = (all.get(id) ?? []).filter((state) => state !== 'unmeasured');
         return states.length > 0 ? (
           <StateInk key={id} state={wholeState(states)} size={Math.max(4.5, Math.min(8, radius * 0.6))} x={x} y={y} />
         ) : null;
@@ -81,7 +81,8 @@ function PictureInk({ type, stateOfPart }: { type: InstrumentType; stateOfPart: 
 /** What a sheet of a job shows of its instrument. */
 export interface Pictured {
   type: InstrumentType;
-  stateOfPart: (part: string) => MeasureState[];
+  /** of its holes, by id */
+  states: ReadonlyMap<string, readonly MeasureState[]>;
 }
 
 /** The head that all sheets of a job share: what the sheet is, of which instrument, and its picture. */

@@ -1,5 +1,5 @@
 import { Image, Text, View } from '@react-pdf/renderer';
-import { printPhrase, type ClockWords, type JobRecord, type LengthUnit, type PhotoState } from '@holotonos/core';
+import { clockWords, printPhrase, type JobRecord, type LengthUnit, type PhotoState } from '@holotonos/core';
 import { figureText, limitText, lookWords, ruleLines, readOnlyWords, rowWords } from '@/job/recordWords';
 import { minutesText } from '@/ui/words';
 import { Dial } from './Dial';
@@ -7,12 +7,14 @@ import { HeadPdf, type Pictured } from './HeadPdf';
 import { inPrint, Lines, Part, Sheet, styles } from './sheet';
 
 /** One photograph, with the day it was taken and its words. */
-function Photo({ photo, bytes, when }: { photo: PhotoState; bytes: Buffer | undefined; when: ClockWords }) {
-  const words = [when.dayText(photo.benchTime), photo.caption.trim()].filter((part) => part !== '').join(': ');
+function Photo({ photo, bytes, day }: { photo: PhotoState; bytes: Uint8Array | undefined; day: string }) {
+  const words = [day, photo.caption.trim()].filter((part) => part !== '').join(': ');
   return (
     <View style={{ width: '48%', marginRight: '2%' }}>
       {/* A picture in a PDF has no alternative text; its words stand under it. */}
-      {bytes && <Image src={{ data: bytes, format: 'jpg' }} style={{ height: 120, objectFit: 'contain' }} />}
+      {bytes && (
+        <Image src={{ data: Buffer.from(bytes), format: 'jpg' }} style={{ height: 120, objectFit: 'contain' }} />
+      )}
       <Text style={styles.soft}>{inPrint(words)}</Text>
     </View>
   );
@@ -27,16 +29,16 @@ export function RecordPdf({
   record,
   pictured,
   unit,
-  when,
+  timeZone,
   photos = new Map(),
 }: {
   record: JobRecord;
   pictured: Pictured;
   unit: LengthUnit;
-  when: ClockWords;
-  photos?: ReadonlyMap<string, Buffer>;
+  timeZone: string;
+  photos?: ReadonlyMap<string, Uint8Array>;
 }) {
-  const { dayText } = when;
+  const { dayText } = clockWords(timeZone);
   const { intake, signOff } = record;
   const cell = { width: '19%' } as const;
   return (
@@ -163,7 +165,12 @@ export function RecordPdf({
               <Text>{inPrint(title)}</Text>
               <View style={{ flexDirection: 'row' }}>
                 {[first, ...(last ? [last] : [])].map((photo) => (
-                  <Photo key={photo.photo} photo={photo} bytes={photos.get(photo.photo)} when={when} />
+                  <Photo
+                    key={photo.photo}
+                    photo={photo}
+                    bytes={photos.get(photo.photo)}
+                    day={dayText(photo.benchTime)}
+                  />
                 ))}
               </View>
             </View>

@@ -1,5 +1,4 @@
 import { clockWords } from '@holotonos/core';
-import { OrderPdf } from '@/print/OrderPdf';
 import { readShop } from '@/server/jobs';
 import { pdfFile } from '@/server/pdfReply';
 import { answering, notFound } from '@/server/replies';
@@ -15,5 +14,5 @@ export const GET = (request: Request) =>
     ]);
     if (!sheet) return notFound('There is no such order.');
     const { dayText } = clockWords(shop.hours.timeZone);
-    return pdfFile('order', <OrderPdf lines={sheet.lines} day={dayText(sheet.at ?? now)} given={sheet.at !== null} />);
+    return pdfFile('order', { lines: sheet.lines, day: dayText(sheet.at ?? now), given: sheet.at !== null });
   });

@@ -1,12 +1,10 @@
-import { clockWords } from '@holotonos/core';
-import { CheckUpPdf } from '@/print/CheckUpPdf';
 import { pdfReply } from '@/server/pdfReply';
 
 /** The card that reminds the owner. */
 export async function GET(_request: Request, { params }: { params: Promise<{ ticket: string }> }) {
   const { ticket } = await params;
-  return pdfReply(ticket, 'check-up', ({ record, shop }) => {
+  return pdfReply(ticket, 'check-up', ({ record, timeZone }) => {
     const day = record.signOff?.checkUp;
-    return day ? <CheckUpPdf record={record} day={day} when={clockWords(shop.hours.timeZone)} /> : null;
+    return day ? { record, day, timeZone } : null;
   });
 }

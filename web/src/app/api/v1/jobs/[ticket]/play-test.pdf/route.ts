@@ -1,7 +1,10 @@
-import { BenchCardPdf } from '@/print/BenchCardPdf';
 import { pdfReply } from '@/server/pdfReply';
 
 export async function GET(_request: Request, { params }: { params: Promise<{ ticket: string }> }) {
   const { ticket } = await params;
-  return pdfReply(ticket, 'bench-card', (of) => <BenchCardPdf {...of} />);
+  return pdfReply(ticket, 'play-test', ({ job, record, pictured }) => ({
+    record,
+    tested: new Map(job.state.tested),
+    pictured,
+  }));
 }
