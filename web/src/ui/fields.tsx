@@ -17,13 +17,14 @@ export function TextField({
   placeholder?: string;
   inputMode?: 'decimal' | 'numeric';
   autoComplete?: 'off' | 'name' | 'username' | 'current-password' | 'new-password';
-  type?: 'email' | 'password';
+  type?: 'email' | 'password' | 'date';
   autoFocus?: boolean;
   className?: string;
   /** so many lines high */
   rows?: number;
   /** id of the line that says what is wrong with it, where something is */
   wrongBy?: string | undefined;
+  ref?: (element: HTMLInputElement | HTMLTextAreaElement | null) => void;
 }) {
   const id = useId();
   return (

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
 import type { Owner } from '@holotonos/store';
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { BenchProvider } from '../../src/frame/BenchContext';
 import { alerts, button, field, press, type } from './shopBench';
 
@@ -35,7 +35,7 @@ test('an owner is forgotten only by whoever types the name', async () => {
   await press('Forget …: Merrow Quayside');
   expect(button('Forget them for good').disabled).toBe(true);
   type('Type “Merrow Quayside” to go on', 'Merrow');
-  fireEvent.submit(screen.getByRole('form', { name: 'Forget Merrow Quayside' }));
+  await act(async () => void fireEvent.submit(screen.getByRole('form', { name: 'Forget Merrow Quayside' })));
   expect(asked).toEqual([]);
   type('Type “Merrow Quayside” to go on', ' Merrow Quayside ');
   await press('Forget them for good');

@@ -3,8 +3,9 @@
 import { cautions, freshId, cautionWords, deferral, shippedOperations, type ShopState } from '@holotonos/core';
 import { useState } from 'react';
 import type { WriteShop } from '@/shop/useShop';
-import { FormEnd } from '@/ui/FormEnd';
-import { ChoiceField, ShopRow, ShopSection, TextField } from '@/ui/fields';
+import { ShopRow, ShopSection } from '@/ui/fields';
+import { TypedChoice, TypedEnd, TypedText } from '@/ui/typedFields';
+import { useTypedForm } from '@/ui/useTypedForm';
 import { plainTitle } from '@/shop/stepTitle';
 
 /** Every caution there is: those that ship, then the shop's own. */
@@ -27,45 +28,39 @@ function CautionForm({
 }) {
   const said = id === '' ? null : cautionWords(shop.cautions, id);
   const own = shop.cautions.find((each) => each.id === id);
-  const [text, setText] = useState(said?.text ?? '');
-  const [reason, setReason] = useState('');
-  const [step, setStep] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const submit = async () => {
+  // A new one goes with a step; one that ships stays with its own.
+  const isNew = said === null;
+  const start = { text: said?.text ?? '', reason: '', step: isNew ? '' : 'its own' };
+  const { control, submit, problem } = useTypedForm(start, async ({ text, reason, step }) => {
     const wrong = await write('caution', {
       id: id || freshId(text.slice(0, 30), 'caution', cautionIds(shop)),
       text: text.trim(),
-      operations: said === null ? [step] : [...(own?.operations ?? [])],
+      operations: isNew ? [step] : [...(own?.operations ?? [])],
       reason: reason.trim(),
     });
-    setProblem(wrong);
     if (wrong === null) done();
-  };
+    return wrong;
+  });
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-    >
-      <TextField label="The caution in the shop’s words" rows={2} value={text} set={setText} />
+    <form onSubmit={submit}>
+      <TypedText control={control} name="text" label="The caution in the shop’s words" rows={2} />
       {said?.shipped != null && <p className="soft mb-0">As it ships: {said.shipped}</p>}
-      {said === null && (
-        <ChoiceField
+      {isNew && (
+        <TypedChoice
+          control={control}
+          name="step"
           label="Goes with the step"
-          name="caution-step"
-          value={step}
-          set={setStep}
           choices={[
             ['', 'choose'],
             ...[...shippedOperations].map(([name, { title }]) => [name, plainTitle(title)] as const),
           ]}
         />
       )}
-      <TextField label="Why it is worded so" value={reason} set={setReason} />
-      <FormEnd
+      <TypedText control={control} name="reason" label="Why it is worded so" />
+      <TypedEnd
+        control={control}
+        needs={['text', 'reason', 'step']}
         action="Keep these words"
-        disabled={text.trim() === '' || reason.trim() === '' || (said === null && step === '')}
         onBack={done}
         problem={problem}
       />

@@ -16,10 +16,12 @@ import {
   type KeptGauge,
   type ShopState,
 } from '@holotonos/core';
-import { useId, useState } from 'react';
-import { Button, Form } from '@/ui/bootstrap';
+import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
+import { Button } from '@/ui/bootstrap';
 import type { WriteShop } from '@/shop/useShop';
-import { FormEnd } from '@/ui/FormEnd';
+import { TypedChoice, TypedEnd, TypedText } from '@/ui/typedFields';
+import { useTypedForm } from '@/ui/useTypedForm';
 import { useWhen } from '@/frame/BenchContext';
 
 const unitOf = (kind: GaugeKind) => {
@@ -76,27 +78,10 @@ function GaugeForm({
   write: WriteShop;
   done: () => void;
 }) {
-  const id = useId();
-  const [draft, setDraft] = useState(start);
-  const [problem, setProblem] = useState<string | null>(null);
-  const set = (change: Partial<typeof blank>) => setDraft((now) => ({ ...now, ...change }));
-  const field = (name: Exclude<keyof typeof blank, 'id' | 'kind'>, label: string, type = 'text') => (
-    <div>
-      <Form.Label htmlFor={`${id}-${name}`}>{label}</Form.Label>
-      <Form.Control
-        id={`${id}-${name}`}
-        type={type}
-        inputMode={name === 'name' || name === 'on' || name === 'unit' ? undefined : 'decimal'}
-        value={draft[name]}
-        onChange={(event) => set({ [name]: event.target.value })}
-      />
-    </div>
-  );
-  /** a tester that shows marks of its own, or how far a pressure drops */
-  const hasScale = draft.kind === 'leak-scale';
-  const own = hasScale ? draft.unit.trim() || 'marks' : unitOf(draft.kind);
-  const submit = async () => {
+  const { control, submit, problem } = useTypedForm(start, async (draft) => {
     const figure = (text: string) => parseNumber(text) ?? NaN;
+    const { unit, closed, open } = draft;
+    const scale = { unit: unit.trim(), closed: figure(closed), open: figure(open) };
     const wrong = await write('gauge', {
       id: known ? draft.id : freshId(draft.name, 'gauge', idsOf(gauges)),
       name: draft.name.trim(),
@@ -105,44 +90,36 @@ function GaugeForm({
       maxPermissibleError: figure(draft.error),
       calibrateEvery: figure(draft.every),
       ...(draft.on !== '' && { calibratedOn: draft.on }),
-      ...(hasScale && { scale: { unit: draft.unit.trim(), closed: figure(draft.closed), open: figure(draft.open) } }),
+      ...(draft.kind === 'leak-scale' && { scale }),
     });
-    setProblem(wrong);
     if (wrong === null) done();
-  };
+    return wrong;
+  });
+  const [kind, unit] = useWatch({ control, name: ['kind', 'unit'] });
+  /** a tester that shows marks of its own, or how far a pressure drops */
+  const hasScale = kind === 'leak-scale';
+  const own = hasScale ? unit.trim() || 'marks' : unitOf(kind);
+  const figure = { control, inputMode: 'decimal' } as const;
   return (
-    <form
-      className="shop-form"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-    >
-      {field('name', 'Name')}
-      <div>
-        <Form.Label htmlFor={`${id}-kind`}>Kind</Form.Label>
-        <Form.Select
-          id={`${id}-kind`}
-          value={draft.kind}
-          onChange={(event) => set({ kind: event.target.value as GaugeKind })}
-        >
-          {gaugeKinds.map((kind) => (
-            <option key={kind} value={kind}>
-              {kind.replaceAll('-', ' ')}
-            </option>
-          ))}
-        </Form.Select>
-      </div>
-      {hasScale && field('unit', 'What it counts in, such as marks or kPa')}
-      {hasScale && field('closed', `Shows with everything shut, ${own}`)}
-      {hasScale && field('open', `Shows with everything open, ${own}`)}
-      {field('resolution', `Smallest step, ${own}`)}
-      {field('error', `Largest error, ${own}`)}
-      {field('on', 'Calibrated on', 'date')}
-      {field('every', 'Good for, months')}
-      <FormEnd
+    <form className="shop-form" onSubmit={submit}>
+      <TypedText control={control} name="name" label="Name" />
+      <TypedChoice
+        control={control}
+        name="kind"
+        label="Kind"
+        choices={gaugeKinds.map((each) => [each, each.replaceAll('-', ' ')])}
+      />
+      {hasScale && <TypedText control={control} name="unit" label="What it counts in, such as marks or kPa" />}
+      {hasScale && <TypedText {...figure} name="closed" label={`Shows with everything shut, ${own}`} />}
+      {hasScale && <TypedText {...figure} name="open" label={`Shows with everything open, ${own}`} />}
+      <TypedText {...figure} name="resolution" label={`Smallest step, ${own}`} />
+      <TypedText {...figure} name="error" label={`Largest error, ${own}`} />
+      <TypedText control={control} name="on" label="Calibrated on" type="date" />
+      <TypedText {...figure} name="every" label="Good for, months" />
+      <TypedEnd
+        control={control}
+        needs={['name']}
         action={known ? 'Keep the change' : 'Put it on the shelf'}
-        disabled={draft.name.trim() === ''}
         onBack={done}
         problem={problem}
       />
@@ -151,50 +128,28 @@ function GaugeForm({
 }
 
 function ZeroCheck({ gauge, write, done }: { gauge: KeptGauge; write: WriteShop; done: () => void }) {
-  const id = useId();
-  const [text, setText] = useState('');
-  const [note, setNote] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const shows = parseNumber(text) ?? NaN;
-  const submit = async () => {
+  const { control, submit, problem } = useTypedForm({ shows: '', note: '' }, async ({ shows, note }) => {
+    const figure = parseNumber(shows);
+    if (figure === null) return `${gauge.name}: type a figure, such as 0.02.`;
     const wrong = await write('gauge-check', {
       gauge: gauge.id,
-      shows,
+      shows: figure,
       ...(note.trim() !== '' && { note: note.trim() }),
     });
-    setProblem(wrong);
     if (wrong === null) done();
-  };
+    return wrong;
+  });
   return (
-    <form
-      className="shop-form"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-    >
-      <div>
-        <Form.Label htmlFor={`${id}-shows`}>
-          {gauge.name} shows at zero, {gauge.scale?.unit ?? unitOf(gauge.kind)}
-        </Form.Label>
-        <Form.Control
-          id={`${id}-shows`}
-          inputMode="decimal"
-          autoFocus
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-        />
-      </div>
-      <div>
-        <Form.Label htmlFor={`${id}-note`}>Note</Form.Label>
-        <Form.Control id={`${id}-note`} value={note} onChange={(event) => setNote(event.target.value)} />
-      </div>
-      <FormEnd
-        action="Write the check down"
-        disabled={text.trim() === '' || !Number.isFinite(shows)}
-        onBack={done}
-        problem={problem}
+    <form className="shop-form" onSubmit={submit}>
+      <TypedText
+        control={control}
+        name="shows"
+        label={`${gauge.name} shows at zero, ${gauge.scale?.unit ?? unitOf(gauge.kind)}`}
+        inputMode="decimal"
+        autoFocus
       />
+      <TypedText control={control} name="note" label="Note" />
+      <TypedEnd control={control} needs={['shows']} action="Write the check down" onBack={done} problem={problem} />
     </form>
   );
 }

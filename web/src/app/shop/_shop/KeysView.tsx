@@ -3,13 +3,16 @@
 import type { Key } from '@holotonos/store';
 import { parseNumber, roles, roleWords, type Role, type ShopState } from '@holotonos/core';
 import { useCallback, useEffect, useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import { useBench, useWhen } from '@/frame/BenchContext';
 import { FirstOwnerForm } from '@/frame/FirstOwnerForm';
 import { askDoor } from '@/frame/keysApi';
 import { useShop, type WriteShop } from '@/shop/useShop';
 import { Button } from '@/ui/bootstrap';
-import { ChoiceField, ShopSection, TextField } from '@/ui/fields';
+import { ShopSection } from '@/ui/fields';
 import { FormEnd } from '@/ui/FormEnd';
+import { TypedChoice, TypedText } from '@/ui/typedFields';
+import { useTypedForm } from '@/ui/useTypedForm';
 
 interface AuditLine {
   seq: number;
@@ -39,49 +42,49 @@ const ways = ({ email, hasPin }: Key) =>
 
 /** A key is given, or said otherwise. What is left empty stays as it is. */
 function KeyForm({ shown, done }: { shown: Key | null; done: (said: string | null) => void | Promise<void> }) {
-  const [name, setName] = useState(shown?.name ?? '');
-  const [role, setRole] = useState<Role>(shown?.role ?? 'technician');
-  const [pin, setPin] = useState('');
-  const [email, setEmail] = useState(shown?.email ?? '');
-  const [password, setPassword] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const send = async (more: object = {}) => {
-    const typed = { name: name.trim(), role, pin, email: email.trim(), password };
-    const answer = await askDoor('/keys', { ...(shown && { id: shown.id }), ...typed, ...more });
-    if (!answer.ok) return setProblem(answer.message);
-    await done(shown ? `${name} has it so now.` : `${name} has a key.`);
+  const start = {
+    name: shown?.name ?? '',
+    role: shown?.role ?? ('technician' as Role),
+    pin: '',
+    email: shown?.email ?? '',
+    password: '',
   };
+  const send = async (key: typeof start, more: object = {}) => {
+    const { name, email } = key;
+    const typed = { ...key, name: name.trim(), email: email.trim() };
+    const answer = await askDoor('/keys', { ...(shown && { id: shown.id }), ...typed, ...more });
+    if (!answer.ok) return answer.message;
+    await done(shown ? `${name} has it so now.` : `${name} has a key.`);
+    return null;
+  };
+  const { control, submit, problem } = useTypedForm(start, (typed) => send(typed));
+  const role = useWatch({ control, name: 'role' });
+  const [unkept, setUnkept] = useState<string | null>(null);
   return (
     <ShopSection title={shown ? `The key of ${shown.name}` : 'A new key'}>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void send();
-        }}
-      >
+      <form onSubmit={submit}>
         <div className="shop-form">
-          <TextField label="Name" autoComplete="off" autoFocus value={name} set={setName} />
-          <ChoiceField
-            label="Role"
+          <TypedText control={control} name="name" label="Name" autoComplete="off" autoFocus />
+          <TypedChoice
+            control={control}
             name="role"
-            value={role}
-            set={setRole}
+            label="Role"
             choices={roles.map((each) => [each, roleWords[each].title])}
           />
-          <TextField
+          <TypedText
+            control={control}
+            name="pin"
             label={`Number, 4 to 8 digits${shown?.hasPin ? ' (empty: as it is)' : ''}`}
             inputMode="numeric"
             autoComplete="off"
-            value={pin}
-            set={setPin}
           />
-          <TextField label="E-mail address (if any)" type="email" autoComplete="off" value={email} set={setEmail} />
-          <TextField
+          <TypedText control={control} name="email" label="E-mail address (if any)" type="email" autoComplete="off" />
+          <TypedText
+            control={control}
+            name="password"
             label="Password (with an address)"
             type="password"
             autoComplete="new-password"
-            value={password}
-            set={setPassword}
           />
         </div>
         <p className="soft">{roleWords[role].does}</p>
@@ -89,10 +92,10 @@ function KeyForm({ shown, done }: { shown: Key | null; done: (said: string | nul
           action={shown ? 'Keep it so' : 'Give the key'}
           disabled={false}
           onBack={() => void done(null)}
-          problem={problem}
+          problem={problem ?? unkept}
         />
         {shown && !shown.ended && (
-          <Button variant="quiet" className="mt-2" onClick={() => void send({ ended: true })}>
+          <Button variant="quiet" className="mt-2" onClick={() => void send(start, { ended: true }).then(setUnkept)}>
             Take the key back
           </Button>
         )}
@@ -103,29 +106,20 @@ function KeyForm({ shown, done }: { shown: Key | null; done: (said: string | nul
 
 /** After how long a bench that nobody touches asks who is there. */
 function LockForm({ minutes, write }: { minutes: number; write: WriteShop }) {
-  const [text, setText] = useState(String(minutes));
-  const [said, setSaid] = useState('');
-  const submit = async () => {
-    const typed = parseNumber(text);
-    if (typed === null || !Number.isInteger(typed) || typed < 1 || typed > 480)
-      return setSaid('Type whole minutes, 1 to 480.');
-    const wrong = await write('lock', { minutes: typed });
-    setSaid(wrong ?? 'Kept. Pages that are open take it up when they are loaded again.');
-  };
+  const { control, submit, problem, taken } = useTypedForm({ minutes: String(minutes) }, (typed) => {
+    const read = parseNumber(typed.minutes);
+    if (read === null || !Number.isInteger(read) || read < 1 || read > 480) return 'Type whole minutes, 1 to 480.';
+    return write('lock', { minutes: read });
+  });
+  const said = taken ? 'Kept. Pages that are open take it up when they are loaded again.' : (problem ?? '');
   return (
     <ShopSection title="Locking">
-      <form
-        className="d-flex flex-wrap gap-2 align-items-end"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void submit();
-        }}
-      >
-        <TextField
+      <form className="d-flex flex-wrap gap-2 align-items-end" onSubmit={submit}>
+        <TypedText
+          control={control}
+          name="minutes"
           label="Minutes without a touch until a bench asks who is there"
           inputMode="numeric"
-          value={text}
-          set={setText}
         />
         <Button type="submit">Keep it so</Button>
       </form>

@@ -4,54 +4,49 @@ import type { Owner } from '@holotonos/store';
 import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import { useBench } from '@/frame/BenchContext';
 import { Button, Form } from '@/ui/bootstrap';
-import { Problem, ShopSection, TextField } from '@/ui/fields';
+import { Problem, ShopSection } from '@/ui/fields';
 import { refusedWords } from '@/ui/refusedWords';
+import { TypedText } from '@/ui/typedFields';
+import { useTypedForm } from '@/ui/useTypedForm';
 
 /** What cannot be undone is done by whoever has typed the name. */
 function Forget({ owner, onDone }: { owner: Owner; onDone: (said: string | null) => void }) {
   const { who } = useBench();
-  const [typed, setTyped] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const same = typed.trim() === owner.name.trim();
-  const forget = async () => {
-    setBusy(true);
+  const isSame = (typed: string) => typed.trim() === owner.name.trim();
+  const { control, submit, problem, isSending } = useTypedForm({ name: '' }, async ({ name }) => {
+    if (!isSame(name)) return null;
     const by = encodeURIComponent(who());
     const response = await fetch(`/api/v1/owners/${owner.id}/forget?author=${by}`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: '{}',
     }).catch(() => null);
-    setBusy(false);
-    if (response?.ok) return onDone(`They are forgotten. ${owner.tickets.join(', ')} stay, and say no name.`);
-    setProblem(await refusedWords(response, 'It did not get through; nothing was forgotten. Try again in a moment.'));
-  };
+    if (!response?.ok)
+      return refusedWords(response, 'It did not get through; nothing was forgotten. Try again in a moment.');
+    onDone(`They are forgotten. ${owner.tickets.join(', ')} stay, and say no name.`);
+    return null;
+  });
+  const same = isSame(useWatch({ control, name: 'name' }));
   return (
-    <form
-      className="say fault mt-2"
-      aria-label={`Forget ${owner.name}`}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (same) void forget();
-      }}
-    >
+    <form className="say fault mt-2" aria-label={`Forget ${owner.name}`} onSubmit={submit}>
       <p>
         The name and how to reach them go from {owner.tickets.join(', ')}, from every list and from every backup made
         from now on. Their links open nothing any more. The instruments, what was found and what was done stay. What
         somebody wrote into a note stays too: strike it first. Nobody can take this back.
       </p>
-      <TextField
+      <TypedText
+        control={control}
+        name="name"
         label={`Type “${owner.name}” to go on`}
         autoComplete="off"
         autoFocus
-        value={typed}
-        set={setTyped}
         className="mb-2"
       />
       <div className="d-flex gap-2">
-        <Button type="submit" disabled={!same || busy}>
+        <Button type="submit" disabled={!same || isSending}>
           Forget them for good
         </Button>
         <Button variant="quiet" onClick={() => onDone(null)}>

@@ -1,11 +1,12 @@
 'use client';
 
 import { freshId, idsOf, inUse, stages, type Person, type ShopState, type Stage } from '@holotonos/core';
-import { useId, useState } from 'react';
-import { Form } from '@/ui/bootstrap';
+import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import type { WriteShop } from '@/shop/useShop';
-import { FormEnd } from '@/ui/FormEnd';
-import { ShopRow, ShopSection, TextField, TickField } from '@/ui/fields';
+import { ShopRow, ShopSection } from '@/ui/fields';
+import { TypedCheck, TypedEnd, TypedText, TypedTicks } from '@/ui/typedFields';
+import { useTypedForm } from '@/ui/useTypedForm';
 import { typedWeek, WeekFields } from './HoursSection';
 import { parseDays, parseWeek } from './hoursText';
 
@@ -22,18 +23,18 @@ function PersonForm({
   write: WriteShop;
   done: () => void;
 }) {
-  const id = useId();
-  const [name, setName] = useState(person.name);
-  const [skills, setSkills] = useState<Stage[]>([...person.skills]);
-  const [own, setOwn] = useState(person.week !== undefined);
-  const [typed, setTyped] = useState(() => typedWeek(person.week));
-  const [away, setAway] = useState((person.away ?? []).join(', '));
-  const [problem, setProblem] = useState<string | null>(null);
-  const submit = async () => {
-    const week = parseWeek(typed);
-    if (own && 'unread' in week) return setProblem(`${week.unread}: type spans such as 9:00–12:30.`);
+  const start = {
+    name: person.name,
+    skills: [...person.skills] as Stage[],
+    own: person.week !== undefined,
+    week: typedWeek(person.week),
+    away: (person.away ?? []).join(', '),
+  };
+  const { control, submit, problem } = useTypedForm(start, async ({ name, skills, own, away, ...typed }) => {
+    const week = parseWeek(typed.week);
+    if (own && 'unread' in week) return `${week.unread}: type spans such as 9:00–12:30.`;
     const days = parseDays(away);
-    if (days === null) return setProblem('Away on: type dates such as 2026-12-24.');
+    if (days === null) return 'Away on: type dates such as 2026-12-24.';
     const wrong = await write('person', {
       id: person.id || freshId(name, 'person', idsOf(people)),
       name: name.trim(),
@@ -41,36 +42,25 @@ function PersonForm({
       ...(own && !('unread' in week) && { week }),
       ...(days.length > 0 && { away: days }),
     });
-    setProblem(wrong);
     if (wrong === null) done();
-  };
+    return wrong;
+  });
+  const own = useWatch({ control, name: 'own' });
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-    >
+    <form onSubmit={submit}>
       <div className="shop-form">
-        <TextField label="Name" value={name} set={setName} />
-        <TextField label="Away on" value={away} set={setAway} />
+        <TypedText control={control} name="name" label="Name" />
+        <TypedText control={control} name="away" label="Away on" />
       </div>
-      <TickField
+      <TypedTicks
+        control={control}
+        name="skills"
         label="Can do (none ticked: everything)"
-        value={skills}
-        set={setSkills}
         choices={stages.map((stage) => [stage, stage])}
       />
-      <Form.Check
-        id={`${id}-own`}
-        className="mb-2"
-        type="checkbox"
-        label="Has hours of their own"
-        checked={own}
-        onChange={(event) => setOwn(event.target.checked)}
-      />
-      {own && <WeekFields typed={typed} set={setTyped} />}
-      <FormEnd action="Keep this person" disabled={name.trim() === ''} onBack={done} problem={problem} />
+      <TypedCheck control={control} name="own" label="Has hours of their own" className="mb-2" />
+      {own && <WeekFields control={control} />}
+      <TypedEnd control={control} needs={['name']} action="Keep this person" onBack={done} problem={problem} />
     </form>
   );
 }

@@ -18,47 +18,40 @@ import {
 import { useState } from 'react';
 import { Button } from '@/ui/bootstrap';
 import type { WriteShop } from '@/shop/useShop';
-import { FormEnd } from '@/ui/FormEnd';
-import { ChoiceField, Problem, ShopRow, ShopSection, TextField } from '@/ui/fields';
+import { Problem, ShopRow, ShopSection } from '@/ui/fields';
+import { TypedChoice, TypedEnd, TypedText } from '@/ui/typedFields';
+import { useTypedForm } from '@/ui/useTypedForm';
 import { stepTitle } from '@/shop/stepTitle';
 
 /** What an hour costs, the tax on it and how sums are rounded. */
 export function RatesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
   const { rates } = shop;
-  const [currency, setCurrency] = useState(currencyOf(shop));
-  const plain = (minor: number) => typedSum(minor, currency);
-  const [hour, setHour] = useState(rates ? plain(rates.hourly) : '');
-  const [tax, setTax] = useState(String(rates?.taxPercent ?? 0));
-  const [round, setRound] = useState(rates ? plain(rates.roundTo) : '1');
-  const [problem, setProblem] = useState<string | null>(null);
-  const [kept, setKept] = useState(false);
-  const submit = async () => {
-    setKept(false);
-    const [hourly, roundTo, taxPercent] = [minorUnits(hour, currency), minorUnits(round, currency), parseNumber(tax)];
-    if (hourly === null) return setProblem(`An hour costs: type a sum in ${currency}, such as 64.50.`);
-    if (roundTo === null || roundTo < 1) return setProblem('Rounded to: type a sum, such as 0.50 or 1.');
-    if (taxPercent === null) return setProblem('Tax: type a figure, such as 19.');
-    const wrong = await write('rates', { currency, hourly, taxPercent, roundTo });
-    setProblem(wrong);
-    setKept(wrong === null);
+  const plain = (minor: number) => typedSum(minor, currencyOf(shop));
+  const start = {
+    currency: currencyOf(shop),
+    hour: rates ? plain(rates.hourly) : '',
+    tax: String(rates?.taxPercent ?? 0),
+    round: rates ? plain(rates.roundTo) : '1',
   };
+  const { control, submit, problem, taken, isSending } = useTypedForm(start, ({ currency, hour, tax, round }) => {
+    const [hourly, roundTo, taxPercent] = [minorUnits(hour, currency), minorUnits(round, currency), parseNumber(tax)];
+    if (hourly === null) return `An hour costs: type a sum in ${currency}, such as 64.50.`;
+    if (roundTo === null || roundTo < 1) return 'Rounded to: type a sum, such as 0.50 or 1.';
+    if (taxPercent === null) return 'Tax: type a figure, such as 19.';
+    return write('rates', { currency, hourly, taxPercent, roundTo });
+  });
   return (
     <ShopSection title="What an hour costs">
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void submit();
-        }}
-      >
+      <form onSubmit={submit}>
         <div className="shop-form">
-          <TextField label="Currency" value={currency} set={(text) => setCurrency(text.toUpperCase())} />
-          <TextField label="An hour costs, without tax" inputMode="decimal" value={hour} set={setHour} />
-          <TextField label="Tax, %" inputMode="decimal" value={tax} set={setTax} />
-          <TextField label="Sums rounded to" inputMode="decimal" value={round} set={setRound} />
+          <TypedText control={control} name="currency" label="Currency" tidy={(typed) => typed.toUpperCase()} />
+          <TypedText control={control} name="hour" label="An hour costs, without tax" inputMode="decimal" />
+          <TypedText control={control} name="tax" label="Tax, %" inputMode="decimal" />
+          <TypedText control={control} name="round" label="Sums rounded to" inputMode="decimal" />
         </div>
         <div className="d-flex align-items-center gap-3 mt-2">
           <Button type="submit">Keep the rates</Button>
-          {kept && <span role="status">Kept.</span>}
+          {taken && !isSending && <span role="status">Kept.</span>}
         </div>
         <Problem problem={problem} />
       </form>
@@ -75,55 +68,43 @@ const perWords: Record<Price['per'], string> = {
 const kindWords: Record<CostKind, string> = { part: 'Part', material: 'Material', outside: 'Work outside' };
 const pers = Object.keys(perWords) as Price['per'][];
 
+const newPrice: { what: string; kind: CostKind; sum: string; per: Price['per']; operation: string } = {
+  what: '',
+  kind: 'material',
+  sum: '',
+  per: 'step',
+  operation: 'renew-pads',
+};
+
 function PriceForm({ shop, write, done }: { shop: ShopState; write: WriteShop; done: () => void }) {
   const currency = currencyOf(shop);
-  const [what, setWhat] = useState('');
-  const [kind, setKind] = useState<CostKind>('material');
-  const [sum, setSum] = useState('');
-  const [per, setPer] = useState<Price['per']>('step');
-  const [operation, setOperation] = useState('renew-pads');
-  const [problem, setProblem] = useState<string | null>(null);
   const names = [...shippedOperations.keys(), ...shop.operations.map(({ id }) => id)];
-  const submit = async () => {
+  const { control, submit, problem } = useTypedForm(newPrice, async ({ what, kind, sum, per, operation }) => {
     const amount = minorUnits(sum, currency);
-    if (amount === null) return setProblem(`Costs: type a sum in ${currency}, such as 2.40.`);
+    if (amount === null) return `Costs: type a sum in ${currency}, such as 2.40.`;
     const id = freshId(what, 'price', idsOf(shop.prices));
     const wrong = await write('price', { id, what: what.trim(), kind, amount, per, operations: [operation] });
-    setProblem(wrong);
     if (wrong === null) done();
-  };
+    return wrong;
+  });
   return (
-    <form
-      className="shop-form"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-    >
-      <TextField label="What" value={what} set={setWhat} />
-      <ChoiceField
+    <form className="shop-form" onSubmit={submit}>
+      <TypedText control={control} name="what" label="What" />
+      <TypedChoice
+        control={control}
+        name="kind"
         label="Kind"
-        name="price-kind"
-        value={kind}
-        set={setKind}
         choices={costKinds.map((each) => [each, kindWords[each]])}
       />
-      <TextField label={`Costs, ${currency} without tax`} inputMode="decimal" value={sum} set={setSum} />
-      <ChoiceField
-        label="Counted"
-        name="price-per"
-        value={per}
-        set={setPer}
-        choices={pers.map((each) => [each, perWords[each]])}
-      />
-      <ChoiceField
+      <TypedText control={control} name="sum" label={`Costs, ${currency} without tax`} inputMode="decimal" />
+      <TypedChoice control={control} name="per" label="Counted" choices={pers.map((each) => [each, perWords[each]])} />
+      <TypedChoice
+        control={control}
+        name="operation"
         label="With the step"
-        name="price-step"
-        value={operation}
-        set={setOperation}
         choices={names.map((name) => [name, stepTitle(shop, name)])}
       />
-      <FormEnd action="Keep this price" disabled={what.trim() === ''} onBack={done} problem={problem} />
+      <TypedEnd control={control} needs={['what']} action="Keep this price" onBack={done} problem={problem} />
     </form>
   );
 }

@@ -8,26 +8,26 @@ import {
   type FindingKind,
   type ShopState,
 } from '@holotonos/core';
-import { useState } from 'react';
+import { useWatch } from 'react-hook-form';
 import { Button } from '@/ui/bootstrap';
 import type { WriteShop } from '@/shop/useShop';
-import { ChoiceField, Problem, ShopRow, ShopSection, TextField } from '@/ui/fields';
+import { Problem, ShopRow, ShopSection } from '@/ui/fields';
+import { TypedChoice, TypedText } from '@/ui/typedFields';
+import { useTypedForm } from '@/ui/useTypedForm';
 import { stepTitle } from '@/shop/stepTitle';
 
 /** What the shop does about a kind of finding: comes before the rules that ship. */
 export function RulesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
-  const [finding, setFinding] = useState<FindingKind>('dent');
-  const [step, setStep] = useState('');
-  const [left, setLeft] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
+  const start: { finding: FindingKind; step: string; left: string } = { finding: 'dent', step: '', left: '' };
+  const { control, submit, problem } = useTypedForm(start, async ({ finding, step: does, left: why }, { setValue }) => {
+    const rule = does === '' ? { finding, left: why.trim() } : { finding, operations: [does] };
+    const wrong = await write('cure-rule', { id: `for-${finding}`, rule });
+    if (wrong === null) setValue('left', '');
+    return wrong;
+  });
+  const [step, left] = useWatch({ control, name: ['step', 'left'] });
   const rules = inUse(shop.cureRules);
   const own = inUse(shop.operations).map(({ id }) => id);
-  const submit = async () => {
-    const rule = step === '' ? { finding, left: left.trim() } : { finding, operations: [step] };
-    const wrong = await write('cure-rule', { id: `for-${finding}`, rule });
-    setProblem(wrong);
-    if (wrong === null) setLeft('');
-  };
   return (
     <ShopSection title="What we do about a finding">
       <ul className="list-plain">
@@ -42,31 +42,23 @@ export function RulesSection({ shop, write }: { shop: ShopState; write: WriteSho
           </ShopRow>
         ))}
       </ul>
-      <form
-        className="shop-form"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void submit();
-        }}
-      >
-        <ChoiceField
-          label="Finding"
+      <form className="shop-form" onSubmit={submit}>
+        <TypedChoice
+          control={control}
           name="finding"
-          value={finding}
-          set={setFinding}
+          label="Finding"
           choices={findingKinds.map((kind) => [kind, findingWords[kind].title])}
         />
-        <ChoiceField
-          label="We do"
+        <TypedChoice
+          control={control}
           name="step"
-          value={step}
-          set={setStep}
+          label="We do"
           choices={[
             ['', 'nothing, and say why'],
             ...[...own, ...shippedOperations.keys()].map((name) => [name, stepTitle(shop, name)] as const),
           ]}
         />
-        {step === '' && <TextField label="Why it is left" value={left} set={setLeft} />}
+        {step === '' && <TypedText control={control} name="left" label="Why it is left" />}
         <Button type="submit" className="align-self-end" disabled={step === '' && left.trim() === ''}>
           Keep this rule
         </Button>

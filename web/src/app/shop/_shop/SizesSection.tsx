@@ -5,7 +5,9 @@ import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import type { WriteShop } from '@/shop/useShop';
 import { FormEnd } from '@/ui/FormEnd';
-import { ShopRow, ShopSection, TextField } from '@/ui/fields';
+import { ShopRow, ShopSection } from '@/ui/fields';
+import { TypedText } from '@/ui/typedFields';
+import { useTypedForm } from '@/ui/useTypedForm';
 import { parseSizes, sizesText } from './sizesText';
 
 function SizesForm({
@@ -19,22 +21,15 @@ function SizesForm({
   write: WriteShop;
   done: () => void;
 }) {
-  const [text, setText] = useState(sizesText(shop.sizes[kind]));
-  const [problem, setProblem] = useState<string | null>(null);
-  const submit = async () => {
+  const { control, submit, problem } = useTypedForm({ text: sizesText(shop.sizes[kind]) }, async ({ text }) => {
     const sizes = parseSizes(text);
     const wrong = sizes.ok ? await write('sizes', { [kind]: sizes.mm }) : sizes.problem;
-    setProblem(wrong);
     if (wrong === null) done();
-  };
+    return wrong;
+  });
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-    >
-      <TextField label={sizeWords[kind]} value={text} set={setText} placeholder="0.05 0.1 0.15" />
+    <form onSubmit={submit}>
+      <TypedText control={control} name="text" label={sizeWords[kind]} placeholder="0.05 0.1 0.15" />
       <p className="soft mb-0">
         All there are, with spaces between; millimetres where no unit is named: 4.3, 0.005in, 3/16in, 2thou.
       </p>

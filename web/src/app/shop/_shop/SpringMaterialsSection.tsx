@@ -3,8 +3,10 @@
 import { inUse, type ShopState, type SpringMaterial } from '@holotonos/core';
 import { useState } from 'react';
 import type { WriteShop } from '@/shop/useShop';
-import { ShopRow, ShopSection, TextField } from '@/ui/fields';
+import { ShopRow, ShopSection } from '@/ui/fields';
 import { FormEnd } from '@/ui/FormEnd';
+import { TypedText } from '@/ui/typedFields';
+import { useTypedForm } from '@/ui/useTypedForm';
 import { readMaterial } from './readMaterial';
 
 function MaterialForm({
@@ -18,28 +20,23 @@ function MaterialForm({
   write: WriteShop;
   done: () => void;
 }) {
-  const [name, setName] = useState(material?.name ?? '');
-  const [modulus, setModulus] = useState(material ? String(material.modulus) : '');
-  const [strength, setStrength] = useState(material ? String(material.yield) : '');
-  const [problem, setProblem] = useState<string | null>(null);
-  const submit = async () => {
-    const read = readMaterial({ name, modulus, yield: strength }, shop.springMaterials, material);
-    const wrong = read.ok ? await write('spring-material', read.body) : read.problem;
-    setProblem(wrong);
-    if (wrong === null) done();
+  const start = {
+    name: material?.name ?? '',
+    modulus: material ? String(material.modulus) : '',
+    yield: material ? String(material.yield) : '',
   };
+  const { control, submit, problem } = useTypedForm(start, async (typed) => {
+    const read = readMaterial(typed, shop.springMaterials, material);
+    const wrong = read.ok ? await write('spring-material', read.body) : read.problem;
+    if (wrong === null) done();
+    return wrong;
+  });
   return (
-    <form
-      className="mt-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-    >
+    <form className="mt-2" onSubmit={submit}>
       <div className="shop-form">
-        <TextField label="Material of springs" value={name} set={setName} />
-        <TextField label="Stiffness, GPa" inputMode="decimal" value={modulus} set={setModulus} />
-        <TextField label="Strength before it stays bent, MPa" inputMode="decimal" value={strength} set={setStrength} />
+        <TypedText control={control} name="name" label="Material of springs" />
+        <TypedText control={control} name="modulus" label="Stiffness, GPa" inputMode="decimal" />
+        <TypedText control={control} name="yield" label="Strength before it stays bent, MPa" inputMode="decimal" />
       </div>
       <FormEnd action="Keep the material" disabled={false} onBack={done} problem={problem} />
     </form>

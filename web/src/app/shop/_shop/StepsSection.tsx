@@ -9,16 +9,15 @@ import {
   measureGroups,
   shippedOperations,
   stages,
-  type MeasureGroup,
   type OwnOperation,
   type ShopState,
   type Stage,
 } from '@holotonos/core';
-import { useId, useState } from 'react';
-import { Form } from '@/ui/bootstrap';
+import { useState } from 'react';
 import type { WriteShop } from '@/shop/useShop';
-import { FormEnd } from '@/ui/FormEnd';
-import { ChoiceField, ShopRow, ShopSection, TextField, TickField } from '@/ui/fields';
+import { ShopRow, ShopSection } from '@/ui/fields';
+import { TypedCheck, TypedChoice, TypedEnd, TypedText, TypedTicks } from '@/ui/typedFields';
+import { useTypedForm } from '@/ui/useTypedForm';
 import { cautionIds } from './CautionsSection';
 import { plainTitle } from '@/shop/stepTitle';
 
@@ -37,28 +36,27 @@ function StepForm({
   own: OwnOperation | null;
   done: () => void;
 }) {
-  const id = useId();
   const work = own?.work;
-  const [title, setTitle] = useState(work ? plainTitle(work.title) : '');
-  const [local, setLocal] = useState(work?.title.includes('{part}') ?? true);
-  const [stage, setStage] = useState<Stage>(work?.stage ?? 'keys');
-  const [minutes, setMinutes] = useState((work?.minutes ?? [10, 20, 40]).join(', '));
-  const [wait, setWait] = useState(String(work?.unattended ?? 0));
-  const [how, setHow] = useState(work?.how.join('\n') ?? '');
-  const [tools, setTools] = useState(work?.tools.join(', ') ?? '');
-  const [groups, setGroups] = useState(
-    measureGroups.filter((group) => work?.disturbs.some((measure) => measure.startsWith(`${group}:`))),
-  );
-  const [carried, setCarried] = useState<string[]>([...(work?.cautions ?? [])]);
-  const [always, setAlways] = useState(own?.standing !== undefined);
-  const [problem, setProblem] = useState<string | null>(null);
-  const submit = async () => {
-    const figures = parts(minutes, ',').map(parseNumber);
+  const start = {
+    title: work ? plainTitle(work.title) : '',
+    local: work?.title.includes('{part}') ?? true,
+    stage: work?.stage ?? ('keys' as Stage),
+    minutes: (work?.minutes ?? [10, 20, 40]).join(', '),
+    wait: String(work?.unattended ?? 0),
+    how: work?.how.join('\n') ?? '',
+    tools: work?.tools.join(', ') ?? '',
+    groups: measureGroups.filter((group) => work?.disturbs.some((measure) => measure.startsWith(`${group}:`))),
+    carried: [...(work?.cautions ?? [])],
+    always: own?.standing !== undefined,
+  };
+  const { control, submit, problem } = useTypedForm(start, async (typed) => {
+    const { title, local, stage, how, tools, groups, carried, always } = typed;
+    const figures = parts(typed.minutes, ',').map(parseNumber);
     const [low, likely, high] = figures;
     if (figures.length !== 3 || low == null || likely == null || high == null)
-      return setProblem('Minutes: type three figures, such as 10, 20, 40.');
-    const unattended = parseNumber(wait);
-    if (unattended === null || unattended < 0) return setProblem('Then waits: type minutes, or 0.');
+      return 'Minutes: type three figures, such as 10, 20, 40.';
+    const unattended = parseNumber(typed.wait);
+    if (unattended === null || unattended < 0) return 'Then waits: type minutes, or 0.';
     const wrong = await write('operation', {
       id: own?.id ?? freshId(title, 'step', [...shippedOperations.keys(), ...idsOf(shop.operations)]),
       work: {
@@ -75,64 +73,36 @@ function StepForm({
       },
       ...(always && { standing: { scope: 'overhaul' } }),
     });
-    setProblem(wrong);
     if (wrong === null) done();
-  };
-  const ticks = [
-    ['Done on one part', local, setLocal],
-    ['In every overhaul', always, setAlways],
-  ] as const;
+    return wrong;
+  });
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-    >
+    <form onSubmit={submit}>
       <div className="shop-form">
-        <TextField label="What is done" value={title} set={setTitle} />
-        <ChoiceField
-          label="Stage"
-          name="stage"
-          value={stage}
-          set={setStage}
-          choices={stages.map((each) => [each, each])}
-        />
-        <TextField label="Minutes: low, likely, high" value={minutes} set={setMinutes} />
-        <TextField label="Then waits, minutes" inputMode="decimal" value={wait} set={setWait} />
-        <TextField label="Tools" value={tools} set={setTools} />
+        <TypedText control={control} name="title" label="What is done" />
+        <TypedChoice control={control} name="stage" label="Stage" choices={stages.map((each) => [each, each])} />
+        <TypedText control={control} name="minutes" label="Minutes: low, likely, high" />
+        <TypedText control={control} name="wait" label="Then waits, minutes" inputMode="decimal" />
+        <TypedText control={control} name="tools" label="Tools" />
       </div>
-      <TextField label="How, a line for each thing to mind" rows={3} value={how} set={setHow} />
+      <TypedText control={control} name="how" label="How, a line for each thing to mind" rows={3} />
       <div className="d-flex flex-wrap gap-4 my-2">
-        {ticks.map(([label, checked, set]) => (
-          <Form.Check
-            key={label}
-            id={`${id}-${label}`}
-            type="checkbox"
-            label={label}
-            checked={checked}
-            onChange={(event) => set(event.target.checked)}
-          />
-        ))}
+        <TypedCheck control={control} name="local" label="Done on one part" />
+        <TypedCheck control={control} name="always" label="In every overhaul" />
       </div>
-      <TickField<MeasureGroup>
+      <TypedTicks
+        control={control}
+        name="groups"
         label="Makes stale"
-        value={groups}
-        set={setGroups}
         choices={measureGroups.map((group) => [group, group])}
       />
-      <TickField
+      <TypedTicks
+        control={control}
+        name="carried"
         label="Cautions that travel with it"
-        value={carried}
-        set={setCarried}
         choices={cautionIds(shop).map((caution) => [caution, cautionWords(shop.cautions, caution).text])}
       />
-      <FormEnd
-        action="Keep this step"
-        disabled={title.trim() === '' || how.trim() === ''}
-        onBack={done}
-        problem={problem}
-      />
+      <TypedEnd control={control} needs={['title', 'how']} action="Keep this step" onBack={done} problem={problem} />
     </form>
   );
 }

@@ -5,16 +5,21 @@ import {
   lengthUnits,
   printShort,
   stockKinds,
+  stockSizes,
   stockTable,
   typedSum,
   unitNames,
   type StockItem,
+  type StockSize,
   type StockState,
 } from '@holotonos/core';
 import { useState } from 'react';
+import { useController, useWatch } from 'react-hook-form';
 import { Button } from '@/ui/bootstrap';
-import { ChoiceField, ShopSection, TextField } from '@/ui/fields';
+import { ChoiceField, ShopSection } from '@/ui/fields';
 import { FormEnd } from '@/ui/FormEnd';
+import { TypedChoice, TypedText } from '@/ui/typedFields';
+import { useTypedForm } from '@/ui/useTypedForm';
 import type { WriteStock } from '@/shop/useStock';
 import { readItem, sizeLabels, sizesOf, type ItemText } from './readItem';
 
@@ -39,6 +44,9 @@ const countedWords = {
   gram: 'by weight, g',
   millilitre: 'by volume, ml',
 };
+/** Every size has its field, with something in it or not. */
+type Filled = ItemText & { sizes: Record<StockSize, string> };
+const noSizes = Object.fromEntries(stockSizes.map((size) => [size, ''])) as Filled['sizes'];
 const sizePlaces = { mm: 3, in: 5, thou: 2 } as const;
 
 function textOf(item: StockItem, currency: string): ItemText {
@@ -75,83 +83,84 @@ export function ItemForm({
   write: WriteStock;
   done: () => void;
 }) {
-  const [text, setText] = useState(item ? textOf(item, currency) : fresh);
-  const [problem, setProblem] = useState<string | null>(null);
-  const set = (change: Partial<ItemText>) => setText((before) => ({ ...before, ...change }));
-  const submit = async () => {
+  const shown = item ? textOf(item, currency) : fresh;
+  const start: Filled = { ...shown, sizes: { ...noSizes, ...shown.sizes } };
+  const { control, submit, problem } = useTypedForm(start, async (text) => {
     const read = readItem(text, stock.items, item, currency);
-    if (!read.ok) return setProblem(read.problem);
+    if (!read.ok) return read.problem;
     const counted = read.count !== null && read.count !== (item?.count ?? 0) ? { have: read.count } : {};
     const wrong = await write('item', { ...read.item, ...counted });
-    if (wrong !== null) return setProblem(wrong);
-    done();
-  };
+    if (wrong === null) done();
+    return wrong;
+  });
+  const [kind, soldIn] = useWatch({ control, name: ['kind', 'soldIn'] });
+  const { field: counted } = useController({ control, name: 'counted' });
+  // What something is says how it is counted, unless that is said otherwise afterwards.
+  const { field: what } = useController({ control, name: 'kind' });
+  const [unkept, setUnkept] = useState<string | null>(null);
   const putAway = async () => {
     if (!item) return;
     const { count: _, ...body } = item;
     const wrong = await write('item', { ...body, retired: true });
-    if (wrong !== null) return setProblem(wrong);
-    done();
+    setUnkept(wrong);
+    if (wrong === null) done();
   };
   return (
     <ShopSection title={item ? 'Say it otherwise' : 'Something new'}>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void submit();
-        }}
-      >
+      <form onSubmit={submit}>
         <div className="shop-form">
           {!item && (
             <ChoiceField
               label="What"
               name="stock-kind"
-              value={text.kind}
-              set={(kind) => set({ kind, counted: stockTable[kind].counted })}
+              value={what.value}
+              set={(next) => {
+                what.onChange(next);
+                counted.onChange(stockTable[next].counted);
+              }}
               choices={stockKinds.map((each) => [each, stockTable[each].one])}
             />
           )}
-          <ChoiceField
+          <TypedChoice
+            control={control}
+            name="soldIn"
             label="Sizes in"
-            name="stock-unit"
-            value={text.soldIn}
-            set={(soldIn) => set({ soldIn })}
             choices={lengthUnits.map((each) => [each, unitNames[each]])}
           />
-          {sizesOf(text.kind).map((size) => (
-            <TextField
+          {sizesOf(kind).map((size) => (
+            <TypedText
               key={size}
-              label={`${sizeLabels[size]}, ${text.soldIn}${stockTable[text.kind].needs.includes(size) ? '' : ' (if any)'}`}
-              value={text.sizes[size] ?? ''}
-              set={(typed) => set({ sizes: { ...text.sizes, [size]: typed } })}
+              control={control}
+              name={`sizes.${size}`}
+              label={`${sizeLabels[size]}, ${soldIn}${stockTable[kind].needs.includes(size) ? '' : ' (if any)'}`}
             />
           ))}
-          <TextField label="Name (if any)" value={text.name} set={(name) => set({ name })} />
-          <TextField label="Material" value={text.material} set={(material) => set({ material })} />
-          {text.kind !== 'pad' && text.kind !== 'adhesive' && (
-            <TextField label="Form" value={text.form} set={(form) => set({ form })} />
-          )}
-          {text.kind === 'adhesive' && (
-            <TextField label="Use by" value={text.useBy} set={(useBy) => set({ useBy })} placeholder="2027-05-31" />
-          )}
-          <ChoiceField
+          <TypedText control={control} name="name" label="Name (if any)" />
+          <TypedText control={control} name="material" label="Material" />
+          {kind !== 'pad' && kind !== 'adhesive' && <TypedText control={control} name="form" label="Form" />}
+          {kind === 'adhesive' && <TypedText control={control} name="useBy" label="Use by" placeholder="2027-05-31" />}
+          <TypedChoice
+            control={control}
+            name="counted"
             label="Counted"
-            name="stock-counted"
-            value={text.counted}
-            set={(counted) => set({ counted })}
             choices={countedIn.map((each) => [each, countedWords[each]])}
           />
-          <TextField label="How many there" inputMode="decimal" value={text.count} set={(count) => set({ count })} />
-          <TextField label="Low mark" inputMode="decimal" value={text.low} set={(low) => set({ low })} />
-          <TextField label="In one bag" inputMode="decimal" value={text.lot} set={(lot) => set({ lot })} />
-          <TextField
+          <TypedText control={control} name="count" label="How many there" inputMode="decimal" />
+          <TypedText control={control} name="low" label="Low mark" inputMode="decimal" />
+          <TypedText control={control} name="lot" label="In one bag" inputMode="decimal" />
+          <TypedText
+            control={control}
+            name="price"
             label={`Price of one, ${currency} without tax`}
             inputMode="decimal"
-            value={text.price}
-            set={(price) => set({ price })}
           />
         </div>
-        <FormEnd action={item ? 'Keep it so' : 'Give it a place'} disabled={false} onBack={done} problem={problem} />
+        <FormEnd
+          action={item ? 'Keep it so' : 'Give it a place'}
+          disabled={false}
+          onBack={done}
+          problem={problem ?? unkept}
+        />
         {item && (
           <Button variant="quiet" className="mt-2" onClick={() => void putAway()}>
             Put it away for good

@@ -2,56 +2,43 @@
 
 import { freshId, idsOf, parseLength, phrase, printPhrase, size, type Offcut, type StockState } from '@holotonos/core';
 import { useState } from 'react';
-import { ChoiceField, ShopRow, ShopSection, TextField } from '@/ui/fields';
+import { ShopRow, ShopSection } from '@/ui/fields';
 import { FormEnd } from '@/ui/FormEnd';
+import { TypedChoice, TypedText } from '@/ui/typedFields';
+import { useTypedForm } from '@/ui/useTypedForm';
 import type { WriteStock } from '@/shop/useStock';
 
 const sides = ['thickness', 'length', 'width'] as const;
 const sideLabels = { thickness: 'Thickness, mm', length: 'Length, mm', width: 'Width, mm' };
 
 function OffcutForm({ stock, write, done }: { stock: StockState; write: WriteStock; done: () => void }) {
-  const [kind, setKind] = useState<Offcut['kind']>('cork');
-  const [text, setText] = useState({ thickness: '', length: '', width: '' });
-  const [problem, setProblem] = useState<string | null>(null);
-  const submit = async () => {
+  const start = { kind: 'cork' as Offcut['kind'], thickness: '', length: '', width: '' };
+  const { control, submit, problem } = useTypedForm(start, async ({ kind, ...text }) => {
     const sizes = { thickness: 0, length: 0, width: 0 };
     for (const side of sides) {
       const parsed = parseLength(text[side], 'mm');
-      if (!parsed.ok) return setProblem(`${sideLabels[side]}: ${parsed.problem}`);
+      if (!parsed.ok) return `${sideLabels[side]}: ${parsed.problem}`;
       sizes[side] = parsed.mm;
     }
     const id = freshId(`${kind} offcut`, 'offcut', idsOf(stock.offcuts));
     const wrong = await write('offcut', { id: `${id}-${Date.now().toString(36)}`, kind, ...sizes });
-    setProblem(wrong);
     if (wrong === null) done();
-  };
+    return wrong;
+  });
   return (
-    <form
-      className="mt-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-    >
+    <form className="mt-2" onSubmit={submit}>
       <div className="shop-form">
-        <ChoiceField
+        <TypedChoice
+          control={control}
+          name="kind"
           label="Of"
-          name="offcut-kind"
-          value={kind}
-          set={setKind}
           choices={[
             ['cork', 'cork'],
             ['felt', 'felt'],
           ]}
         />
         {sides.map((side) => (
-          <TextField
-            key={side}
-            label={sideLabels[side]}
-            inputMode="decimal"
-            value={text[side]}
-            set={(typed) => setText((before) => ({ ...before, [side]: typed }))}
-          />
+          <TypedText key={side} control={control} name={side} label={sideLabels[side]} inputMode="decimal" />
         ))}
       </div>
       <FormEnd action="Keep the offcut" disabled={false} onBack={done} problem={problem} />
