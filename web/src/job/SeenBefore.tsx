@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import { useWhen } from '@/frame/BenchContext';
 import { stepTitle } from '@/shop/stepTitle';
 import { useJob } from './JobContext';
-import { useOutcomes } from './seenBefore';
+import { useOutcomes } from './useOutcomes';
 
 /** Families as they are spoken of together. */
 const familyWords = {

@@ -18,7 +18,7 @@ import {
 import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { useWhen } from '@/frame/BenchContext';
-import { useOutcomes } from '@/job/seenBefore';
+import { useOutcomes } from '@/job/useOutcomes';
 import type { LearnedHere, LearnedOfJob } from '@/server/learned';
 import { stepTitle } from '@/shop/stepTitle';
 import { useShop, type WriteShop } from '@/shop/useShop';

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
 import { act, cleanup, renderHook } from '@testing-library/react';
-import { useOutcomes } from '../../src/job/seenBefore';
+import { useOutcomes } from '../../src/job/useOutcomes';
 import { answered, fetchDouble, settle } from './bench';
 
 const real = globalThis.fetch;
