@@ -121,6 +121,41 @@ describe('entries on their way', () => {
     expect(world.sent).toEqual(['note 1']);
     expect(queue.state.waiting).toEqual([]);
   });
+  test('wait for somebody to say who is there, and say that; what is refused then came through all the same', async () => {
+    const said: (boolean | undefined)[][] = [];
+    const queue = new EntryQueue('LL-1', world);
+    let tries = 0;
+    world.answers.set('note 1', () => {
+      tries += 1;
+      return tries === 1 ? { status: 'unreachable' } : tries === 2 ? { status: 'unreachable', asksWho: true } : refused;
+    });
+    world.pause = async (ms) => {
+      said.push([queue.state.reachable, queue.state.asksWho]);
+      world.pauses.push(ms);
+    };
+    queue.add(note(1));
+    await settled();
+    expect(said).toEqual([
+      [false, false],
+      [false, true],
+    ]);
+    expect(queue.state).toMatchObject({ waiting: [], reachable: true, aside: [{ entry: note(1) }] });
+  });
+  test('nobody is told any more once they have gone', async () => {
+    const queue = new EntryQueue('LL-1', world);
+    const told = { changed: 0, taken: 0 };
+    const [leave, stop] = [queue.subscribe(() => (told.changed += 1)), queue.onTaken(() => (told.taken += 1))];
+    queue.add(note(1));
+    await settled();
+    expect(told.taken).toBe(1);
+    expect(told.changed).toBeGreaterThan(0);
+    const before = { ...told };
+    leave();
+    stop();
+    queue.add(note(2));
+    await settled();
+    expect(told).toEqual(before);
+  });
   test('wait while nothing answers, longer each time but never very long, and say so', async () => {
     let tries = 0;
     world.answers.set('note 1', () => {

@@ -89,6 +89,8 @@ function openHub(adapters: readonly GaugeAdapter[]): Hub {
           stops = [];
           up.clear();
         }, lingerMs);
+        // A process that has nothing else to do does not stay for it.
+        linger.unref();
       };
     },
     aim: (aim) => {
