@@ -68,3 +68,10 @@ test('the card is a PDF of one page, the calendar entry a whole day; without a d
     expect((await calendar(new Request('http://127.0.0.1/'), at(ticket))).status).toBe(404);
   }
 });
+
+test('four hundred days ahead are listed, and no more', async () => {
+  await signed('C-7', '2027-12-30');
+  await signed('C-8', '2027-12-31');
+  const far = (await listed()).map(([ticket]) => ticket);
+  expect([far.includes('C-7'), far.includes('C-8')]).toEqual([true, false]);
+});

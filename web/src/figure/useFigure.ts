@@ -86,8 +86,8 @@ export function useFigure(
     localStorage.setItem(airKey, JSON.stringify(next));
   };
 
-  const put = (value: number, typed: string, with_: KeptGauge): boolean => {
-    if (!point) return false;
+  const put = (value: number, typed: string, with_: KeptGauge) => {
+    if (!point) return;
     const { temperature, humidity } = air;
     const written = write('reading', {
       point,
@@ -97,13 +97,12 @@ export function useFigure(
       ...(asksAir && temperature !== null && { temperature }),
       ...(asksAir && humidity !== null && { humidity }),
     });
-    if (!written) return false;
+    if (!written) return;
     setProblem(null);
     setText('');
     setSaid(`${typed} taken`);
     setTaken((count) => count + 1);
     onTaken(point);
-    return true;
   };
 
   const take = () => {

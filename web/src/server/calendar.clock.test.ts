@@ -31,6 +31,18 @@ const eventsOf = (text: string) =>
       return { starts: line('DTSTART'), ends: line('DTEND'), says: line('SUMMARY'), who: line('DESCRIPTION') };
     });
 
+test('each piece has an id of its own that is the same at the next fetch', () => {
+  const ids = () =>
+    [
+      ...benchCalendar({ question, schedule, summaries, shop }, { ticket: null, person: null }).matchAll(
+        /^UID:(.*)\r$/gm,
+      ),
+    ].map(([, id]) => id);
+  expect(ids().slice(0, 2)).toEqual(['LL-1.glue.1@holotonos', 'LL-1.glue.cured@holotonos']);
+  expect(new Set(ids()).size).toBe(ids().length);
+  expect(ids()).toEqual(ids());
+});
+
 test('every event ends after it starts, and people have their names', () => {
   const events = eventsOf(benchCalendar({ question, schedule, summaries, shop }, { ticket: null, person: null }));
   expect(events.length).toBeGreaterThanOrEqual(3);

@@ -80,6 +80,8 @@ describe('looking over an instrument', () => {
     shown.does((l) => l.press('n'));
     shown.does((l) => l.press('l'));
     shown.does((l) => l.go('post'));
+    // Loaded again, the page stands where the hands were.
+    expect(window.location.search).toBe('?group=post');
     expect(shown.does((l) => l.undo()).said).toBe('Nothing to strike');
     shown.does((l) => l.go('pad'));
     shown.does((l) => l.undo());
