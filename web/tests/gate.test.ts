@@ -7,21 +7,21 @@ import { askerHeader, keepingHeader, tokenCookie } from '../src/server/gateHeade
 
 /** Knocks as a browser does: what stops it, what it is given, and what the request carries on with. */
 async function knock(
-  { gate }: ReturnType<typeof openGate>,
+  door: ReturnType<typeof openGate>,
   url: string,
   { method = 'GET', headers = {} as IncomingHttpHeaders, from = '127.0.0.1' } = {},
 ) {
   const given: string[] = [];
   const request = { method, url, headers: { ...headers }, socket: { remoteAddress: from } };
   const response = { appendHeader: (_: string, value: string) => given.push(value) };
-  const stop = await gate(request as unknown as IncomingMessage, response as unknown as ServerResponse);
+  const stop = await door.gate(request as unknown as IncomingMessage, response as unknown as ServerResponse);
   return { stop, given, carries: request.headers as Record<string, string | undefined> };
 }
 const statusOf = (stop: Stop | null) =>
   stop !== null && typeof stop === 'object' && 'status' in stop ? stop.status : null;
 
 const opened: TestDatabase[] = [];
-async function door(keys: (db: TestDatabase['db']) => Promise<unknown> = () => Promise.resolve()) {
+async function openDoor(keys: (db: TestDatabase['db']) => Promise<unknown> = () => Promise.resolve()) {
   const database = await testDatabase();
   opened.push(database);
   await keys(database.db);
@@ -39,7 +39,7 @@ afterAll(async () => {
 describe('a shop without keys', () => {
   let open: ReturnType<typeof openGate>;
   beforeAll(async () => {
-    open = await door();
+    open = await openDoor();
   });
   test('lets everybody on, and says so; what only the door says cannot be said by a client', async () => {
     const forged = { [askerHeader]: 'forged', [keepingHeader]: 'forged', [addressHeader]: 'forged' };
@@ -76,7 +76,7 @@ describe('a shop without keys', () => {
 describe('a shop with keys', () => {
   let shut: ReturnType<typeof openGate>;
   beforeAll(async () => {
-    shut = await door((db) => makeKey(db, { name: 'Juno Tam', role: 'technician', pin: '471108' }));
+    shut = await openDoor((db) => makeKey(db, { name: 'Juno Tam', role: 'technician', pin: '471108' }));
   });
   test('sends a page to where one signs in, and refuses the rest in words', async () => {
     expect((await knock(shut, '/jobs/LL-201?part=e')).stop).toEqual({
@@ -100,7 +100,7 @@ describe('a shop with keys', () => {
 });
 
 test('the demo with keys shows itself to everybody, and takes from nobody without one', async () => {
-  const shown = await door(loadDemoKeys);
+  const shown = await openDoor(loadDemoKeys);
   const { stop, carries } = await knock(shown, '/jobs/LL-201');
   expect([stop, carries[keepingHeader]]).toEqual([null, 'shown']);
   expect(statusOf((await knock(shown, '/api/v1/jobs/LL-201/entries', { method: 'POST' })).stop)).toBe(401);
