@@ -176,7 +176,9 @@ test('a rule is wanted otherwise: in this job, in the shop, and as it was; the r
   await page.goto(`${app.address}/shop`);
   await seeText(page, 'Rules of regulation');
   await seeText(page, 'We like it so');
-  const back = await page.$eval('[aria-label*="A closes B♭"]', (button) => button.getAttribute('aria-label'));
+  // Its words come with the instruments that ship, after the page.
+  const rule = await page.waitForSelector('[aria-label*="A closes B♭"]');
+  const back = await rule?.evaluate((button) => button.getAttribute('aria-label'));
   await enter(page, String(back));
   await seeText(page, 'All as they come with the instruments.');
 });
