@@ -24,14 +24,42 @@ import {
   type ToleranceName,
 } from '@holotonos/core';
 import { useId, useState } from 'react';
+import { useController, useWatch, type Control, type FieldPathByValue } from 'react-hook-form';
 import { Button, Form } from '@/ui/bootstrap';
 import type { WriteShop } from '@/shop/useShop';
+import { TypedChoice, TypedText } from '@/ui/typedFields';
+import { useTypedForm } from '@/ui/useTypedForm';
 import { parseLimit } from './parseLimit';
 
 type Change = LimitProfile['changes'][number];
 
 const limitText = (limit: Tolerance | readonly number[] | null) =>
   limit === null ? '–' : typeof limit === 'number' ? String(limit) : limit.join(' to ');
+
+interface Typed {
+  name: string;
+  base: PracticeName;
+  /** for which the limits of the practice are shown */
+  family: Family;
+  settings: OwnSettings;
+  rows: Record<ToleranceName, { limit: string; reason: string }>;
+}
+
+/** A field in a cell of the table of limits. */
+function CellField({
+  control,
+  name,
+  label,
+}: {
+  control: Control<Typed>;
+  name: FieldPathByValue<Typed, string>;
+  label: string;
+}) {
+  const {
+    field: { value, onChange },
+  } = useController({ control, name });
+  return <Form.Control aria-label={label} value={value} onChange={(event) => onChange(event.target.value)} />;
+}
 
 function ProfileForm({
   profile,
@@ -47,35 +75,28 @@ function ProfileForm({
   done: () => void;
 }) {
   const id = useId();
-  const [name, setName] = useState(profile.name);
-  const [base, setBase] = useState<PracticeName>(profile.base);
-  const [family, setFamily] = useState<Family>('saxophone');
-  const [typed, setTyped] = useState<Partial<Record<ToleranceName, { limit: string; reason: string }>>>(() =>
-    Object.fromEntries(
-      profile.changes.map((change) => [change.name, { limit: limitText(change.limit), reason: change.reason }]),
-    ),
-  );
-  const [settings, setSettings] = useState<OwnSettings>(profile.settings ?? {});
-  const [problem, setProblem] = useState<string | null>(null);
-  const take = (question: PracticeQuestion, side: string) => {
-    const { [question]: _, ...rest } = settings;
-    setSettings(side === practices[base].settings[question] ? rest : { ...rest, [question]: side });
+  const start: Typed = {
+    name: profile.name,
+    base: profile.base,
+    family: 'saxophone',
+    settings: profile.settings ?? {},
+    rows: Object.fromEntries(
+      toleranceNames.map((of) => {
+        const change = profile.changes.find((each) => each.name === of);
+        return [of, { limit: change ? limitText(change.limit) : '', reason: change?.reason ?? '' }];
+      }),
+    ) as Typed['rows'],
   };
-  const set = (of: ToleranceName, change: Partial<{ limit: string; reason: string }>) =>
-    setTyped((now) => ({ ...now, [of]: { limit: '', reason: '', ...now[of], ...change } }));
-
-  const submit = async () => {
+  const { control, submit, problem } = useTypedForm(start, async ({ name, base, settings: own, rows }) => {
     const changes: Change[] = [];
     for (const of of toleranceNames) {
-      const row = typed[of];
-      if (!row || row.limit.trim() === '') continue;
+      const row = rows[of];
+      if (row.limit.trim() === '') continue;
       const limit = parseLimit(row.limit, limitShape(of));
       const { words } = toleranceWords[of];
       if (limit === null)
-        return setProblem(
-          `${words}: type ${limitShape(of) === 'band' ? 'two figures, low and high, such as 0.01 to 0.05' : 'one figure, such as 0.05'}.`,
-        );
-      if (row.reason.trim() === '') return setProblem(`${words}: say why it is set otherwise.`);
+        return `${words}: type ${limitShape(of) === 'band' ? 'two figures, low and high, such as 0.01 to 0.05' : 'one figure, such as 0.05'}.`;
+      if (row.reason.trim() === '') return `${words}: say why it is set otherwise.`;
       changes.push({ name: of, limit: typeof limit === 'number' ? limit : [...limit], reason: row.reason.trim() });
     }
     const wrong = await write('profile', {
@@ -83,43 +104,35 @@ function ProfileForm({
       name: name.trim(),
       base,
       changes,
-      ...(Object.keys(settings).length > 0 && { settings }),
+      ...(Object.keys(own).length > 0 && { settings: own }),
     });
-    setProblem(wrong);
     if (wrong === null) done();
+    return wrong;
+  });
+  const [name, base, family] = useWatch({ control, name: ['name', 'base', 'family'] });
+  const {
+    field: { value: settings, onChange: setSettings },
+  } = useController({ control, name: 'settings' });
+  const take = (question: PracticeQuestion, side: string) => {
+    const { [question]: _, ...rest } = settings;
+    setSettings(side === practices[base].settings[question] ? rest : { ...rest, [question]: side });
   };
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-    >
+    <form onSubmit={submit}>
       <div className="shop-form">
-        <div>
-          <Form.Label htmlFor={`${id}-name`}>Name of the practice</Form.Label>
-          <Form.Control id={`${id}-name`} value={name} onChange={(event) => setName(event.target.value)} />
-        </div>
-        <div>
-          <Form.Label htmlFor={`${id}-base`}>Copied from</Form.Label>
-          <Form.Select id={`${id}-base`} value={base} onChange={(event) => setBase(event.target.value as PracticeName)}>
-            {practiceNames.map((each) => (
-              <option key={each} value={each}>
-                {practices[each].title}
-              </option>
-            ))}
-          </Form.Select>
-        </div>
-        <div>
-          <Form.Label htmlFor={`${id}-family`}>Shown for a</Form.Label>
-          <Form.Select id={`${id}-family`} value={family} onChange={(event) => setFamily(event.target.value as Family)}>
-            {families.map((each) => (
-              <option key={each} value={each}>
-                {each}
-              </option>
-            ))}
-          </Form.Select>
-        </div>
+        <TypedText control={control} name="name" label="Name of the practice" />
+        <TypedChoice
+          control={control}
+          name="base"
+          label="Copied from"
+          choices={practiceNames.map((each) => [each, practices[each].title])}
+        />
+        <TypedChoice
+          control={control}
+          name="family"
+          label="Shown for a"
+          choices={families.map((each) => [each, each])}
+        />
       </div>
       <h3 className="mt-3">Where good technicians disagree</h3>
       <div className="questions">
@@ -169,18 +182,10 @@ function ProfileForm({
                   {limitText(tolerance(of, { family, practice: base, settings }))} <span className="soft">{unit}</span>
                 </td>
                 <td>
-                  <Form.Control
-                    aria-label={`${words}, own limit in ${unit}`}
-                    value={typed[of]?.limit ?? ''}
-                    onChange={(event) => set(of, { limit: event.target.value })}
-                  />
+                  <CellField control={control} name={`rows.${of}.limit`} label={`${words}, own limit in ${unit}`} />
                 </td>
                 <td>
-                  <Form.Control
-                    aria-label={`${words}, why`}
-                    value={typed[of]?.reason ?? ''}
-                    onChange={(event) => set(of, { reason: event.target.value })}
-                  />
+                  <CellField control={control} name={`rows.${of}.reason`} label={`${words}, why`} />
                 </td>
               </tr>
             );
