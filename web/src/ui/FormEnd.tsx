@@ -25,7 +25,7 @@ export function FormEnd({
         </Button>
       </div>
       {problem !== null && (
-        <p role="alert" className="say fault">
+        <p role="alert" className="say fault mt-2 mb-0">
           {problem}
         </p>
       )}

@@ -20,7 +20,7 @@ interface Of<Typed extends FieldValues, Value> {
 export function TypedText<Typed extends FieldValues>({
   control,
   name,
-  wrongBy,
+  wrongBy = '',
   tidy = (typed) => typed,
   ...more
 }: Of<Typed, string> & Omit<ComponentProps<typeof TextField>, 'value' | 'set'> & { tidy?: (typed: string) => string }) {

@@ -76,6 +76,9 @@ describe('gauges', () => {
     type(new RegExp(`^${name} shows at zero`), 'nought');
     await press('Write the check down');
     expect(alerts().join()).toContain(`${name}: type a figure`);
+    // The field is marked, and has the focus.
+    const shown = field(new RegExp(`^${name} shows at zero`));
+    expect([shown.className.includes('is-invalid'), document.activeElement === shown]).toEqual([true, true]);
     expect(bench.written).toHaveLength(2);
   });
 });

@@ -130,7 +130,7 @@ function GaugeForm({
 function ZeroCheck({ gauge, write, done }: { gauge: KeptGauge; write: WriteShop; done: () => void }) {
   const { control, submit, problem } = useTypedForm({ shows: '', note: '' }, async ({ shows, note }) => {
     const figure = parseNumber(shows);
-    if (figure === null) return `${gauge.name}: type a figure, such as 0.02.`;
+    if (figure === null) return { at: 'shows', words: `${gauge.name}: type a figure, such as 0.02.` } as const;
     const wrong = await write('gauge-check', {
       gauge: gauge.id,
       shows: figure,

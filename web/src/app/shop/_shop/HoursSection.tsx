@@ -46,7 +46,8 @@ export function HoursSection({ shop, write }: { shop: ShopState; write: WriteSho
     const week = parseWeek(typed.week);
     if ('unread' in week) return `${week.unread}: type spans such as 9:00–12:30, 13:30–17:30.`;
     const closed = parseDays(typed.closed);
-    if (closed === null) return 'Closed days: type dates such as 2026-12-24, 2026-12-31.';
+    if (closed === null)
+      return { at: 'closed', words: 'Closed days: type dates such as 2026-12-24, 2026-12-31.' } as const;
     const resources = { oven: parseNumber(typed.ovens) ?? 0, vice: parseNumber(typed.vices) ?? 0 };
     return write('hours', { timeZone: typed.zone.trim(), week, closed, resources });
   });

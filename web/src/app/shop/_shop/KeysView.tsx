@@ -108,7 +108,8 @@ function KeyForm({ shown, done }: { shown: Key | null; done: (said: string | nul
 function LockForm({ minutes, write }: { minutes: number; write: WriteShop }) {
   const { control, submit, problem, taken } = useTypedForm({ minutes: String(minutes) }, (typed) => {
     const read = parseNumber(typed.minutes);
-    if (read === null || !Number.isInteger(read) || read < 1 || read > 480) return 'Type whole minutes, 1 to 480.';
+    if (read === null || !Number.isInteger(read) || read < 1 || read > 480)
+      return { at: 'minutes', words: 'Type whole minutes, 1 to 480.' } as const;
     return write('lock', { minutes: read });
   });
   const said = taken ? 'Kept. Pages that are open take it up when they are loaded again.' : (problem ?? '');

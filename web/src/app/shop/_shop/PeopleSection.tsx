@@ -34,7 +34,7 @@ function PersonForm({
     const week = parseWeek(typed.week);
     if (own && 'unread' in week) return `${week.unread}: type spans such as 9:00–12:30.`;
     const days = parseDays(away);
-    if (days === null) return 'Away on: type dates such as 2026-12-24.';
+    if (days === null) return { at: 'away', words: 'Away on: type dates such as 2026-12-24.' } as const;
     const wrong = await write('person', {
       id: person.id || freshId(name, 'person', idsOf(people)),
       name: name.trim(),

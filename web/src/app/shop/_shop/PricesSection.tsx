@@ -35,9 +35,11 @@ export function RatesSection({ shop, write }: { shop: ShopState; write: WriteSho
   };
   const { control, submit, problem, taken, isSending } = useTypedForm(start, ({ currency, hour, tax, round }) => {
     const [hourly, roundTo, taxPercent] = [minorUnits(hour, currency), minorUnits(round, currency), parseNumber(tax)];
-    if (hourly === null) return `An hour costs: type a sum in ${currency}, such as 64.50.`;
-    if (roundTo === null || roundTo < 1) return 'Rounded to: type a sum, such as 0.50 or 1.';
-    if (taxPercent === null) return 'Tax: type a figure, such as 19.';
+    if (hourly === null)
+      return { at: 'hour', words: `An hour costs: type a sum in ${currency}, such as 64.50.` } as const;
+    if (roundTo === null || roundTo < 1)
+      return { at: 'round', words: 'Rounded to: type a sum, such as 0.50 or 1.' } as const;
+    if (taxPercent === null) return { at: 'tax', words: 'Tax: type a figure, such as 19.' } as const;
     return write('rates', { currency, hourly, taxPercent, roundTo });
   });
   return (
@@ -81,7 +83,7 @@ function PriceForm({ shop, write, done }: { shop: ShopState; write: WriteShop; d
   const names = [...shippedOperations.keys(), ...shop.operations.map(({ id }) => id)];
   const { control, submit, problem } = useTypedForm(newPrice, async ({ what, kind, sum, per, operation }) => {
     const amount = minorUnits(sum, currency);
-    if (amount === null) return `Costs: type a sum in ${currency}, such as 2.40.`;
+    if (amount === null) return { at: 'sum', words: `Costs: type a sum in ${currency}, such as 2.40.` } as const;
     const id = freshId(what, 'price', idsOf(shop.prices));
     const wrong = await write('price', { id, what: what.trim(), kind, amount, per, operations: [operation] });
     if (wrong === null) done();

@@ -54,9 +54,9 @@ function StepForm({
     const figures = parts(typed.minutes, ',').map(parseNumber);
     const [low, likely, high] = figures;
     if (figures.length !== 3 || low == null || likely == null || high == null)
-      return 'Minutes: type three figures, such as 10, 20, 40.';
+      return { at: 'minutes', words: 'Minutes: type three figures, such as 10, 20, 40.' } as const;
     const unattended = parseNumber(typed.wait);
-    if (unattended === null || unattended < 0) return 'Then waits: type minutes, or 0.';
+    if (unattended === null || unattended < 0) return { at: 'wait', words: 'Then waits: type minutes, or 0.' } as const;
     const wrong = await write('operation', {
       id: own?.id ?? freshId(title, 'step', [...shippedOperations.keys(), ...idsOf(shop.operations)]),
       work: {

@@ -17,7 +17,7 @@ function OffcutForm({ stock, write, done }: { stock: StockState; write: WriteSto
     const sizes = { thickness: 0, length: 0, width: 0 };
     for (const side of sides) {
       const parsed = parseLength(text[side], 'mm');
-      if (!parsed.ok) return `${sideLabels[side]}: ${parsed.problem}`;
+      if (!parsed.ok) return { at: side, words: `${sideLabels[side]}: ${parsed.problem}` };
       sizes[side] = parsed.mm;
     }
     const id = freshId(`${kind} offcut`, 'offcut', idsOf(stock.offcuts));
