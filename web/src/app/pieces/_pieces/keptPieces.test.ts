@@ -25,6 +25,25 @@ const kept = (id: string, more: Partial<KeptPiece> = {}): KeptPiece => ({
 });
 
 describe('pieces kept in a browser', () => {
+  test('what lies on the shelf in another shape is passed over, and the rest stands', () => {
+    const { id: _, ...nameless } = kept('x');
+    const { entries: __, ...empty } = kept('y');
+    const { at: ___, ...undated } = kept('z');
+    const { piece: ____, ...bare } = kept('w');
+    const all = [null, 7, 'text', {}, nameless, empty, undated, bare, { ...kept('v'), id: 5 }, kept('a')];
+    expect(keptPieces(shelf(JSON.stringify(all))).map(({ id }) => id)).toEqual(['a']);
+    expect(
+      keptPieces(
+        shelf(
+          JSON.stringify([
+            { ...kept('u'), entries: {} },
+            { ...kept('t'), at: 3 },
+          ]),
+        ),
+      ),
+    ).toEqual([]);
+    expect([keptPieces(shelf('{}')), keptPieces(shelf('nonsense')), keptPieces(shelf())]).toEqual([[], [], []]);
+  });
   test('the newest stands first; kept again it stands in its own place', () => {
     const own = shelf();
     keepPiece(own, kept('a'));
