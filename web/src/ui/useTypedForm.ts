@@ -33,8 +33,8 @@ export interface TypedValues<Typed extends FieldValues> {
 }
 
 /**
- * A form as every form here is: what is typed is kept as it was typed and is read when it is sent. Whoever takes it checks
- * it by the compiled form of its entry, as the server does; what is wrong is said, and nothing that was typed is lost.
+ * A form of the shop or the drawers: what is typed is kept as it was typed and is read when it is sent. Whoever takes it
+ * checks it by the compiled form of its entry, as the server does; what is wrong is said, and nothing typed is lost.
  *
  * @param start what stands in the fields first
  * @param send reads what was typed and sends it

@@ -93,10 +93,11 @@ export function ItemForm({
     if (wrong === null) done();
     return wrong;
   });
-  const [kind, soldIn] = useWatch({ control, name: ['kind', 'soldIn'] });
-  const { field: counted } = useController({ control, name: 'counted' });
+  const soldIn = useWatch({ control, name: 'soldIn' });
   // What something is says how it is counted, unless that is said otherwise afterwards.
   const { field: what } = useController({ control, name: 'kind' });
+  const { field: counted } = useController({ control, name: 'counted' });
+  const kind = what.value;
   const [unkept, setUnkept] = useState<string | null>(null);
   const putAway = async () => {
     if (!item) return;
@@ -113,7 +114,7 @@ export function ItemForm({
             <ChoiceField
               label="What"
               name="stock-kind"
-              value={what.value}
+              value={kind}
               set={(next) => {
                 what.onChange(next);
                 counted.onChange(stockTable[next].counted);
