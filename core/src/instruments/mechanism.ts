@@ -75,12 +75,8 @@ export const firstOpenHole = (type: InstrumentType, down: readonly string[]): st
 export const firstOpenOf = (type: InstrumentType, closed: ReadonlySet<string>): string | null =>
   toneHolesDown(type).find((hole) => !closed.has(hole)) ?? null;
 
-const holesOfNotes = new WeakMap<InstrumentType, ReadonlyMap<string, string>>();
-
 /** The hole each fingering comes out of, by its id; what comes out of the bell is left out. Made once for each instrument. */
-export function holeOfNote(type: InstrumentType): ReadonlyMap<string, string> {
-  const known = holesOfNotes.get(type);
-  if (known) return known;
+export const holeOfNote = oncePerType((type): ReadonlyMap<string, string> => {
   const holes = new Map<string, string>();
   const seen = new Set<string>();
   for (const fingering of type.fingerings) {
@@ -89,9 +85,8 @@ export function holeOfNote(type: InstrumentType): ReadonlyMap<string, string> {
     seen.add(id);
     if (hole !== null) holes.set(id, hole);
   }
-  holesOfNotes.set(type, holes);
   return holes;
-}
+});
 
 /** The links in which one of these keys acts, as driver or as follower. */
 export const linksOfKeys = (type: InstrumentType, keys: ReadonlySet<string>): InstrumentType['links'] =>

@@ -1,5 +1,6 @@
 import type { InstrumentType } from './instrumentType.schema';
 import { fingeringNames } from './mechanism';
+import { oncePerType } from './oncePerType';
 import { downTheTube, partNames } from './partNames';
 
 /** Something that comes off an instrument when it is stripped. */
@@ -59,25 +60,16 @@ export function removableParts(type: InstrumentType): RemovablePart[] {
   return parts.sort((a, b) => rank(a) - rank(b));
 }
 
-const namesOf = new WeakMap<InstrumentType, ReadonlyMap<string, string>>();
-
 /** The names of all parts, pivot screws among them. Made once for each instrument: every reading asks for them. */
-export function removableNames(type: InstrumentType): ReadonlyMap<string, string> {
-  const known =
-    namesOf.get(type) ??
-    new Map([...partNames(type), ...removableParts(type).map(({ id, name }) => [id, name] as const)]);
-  namesOf.set(type, known);
-  return known;
-}
-
-const allNamesOf = new WeakMap<InstrumentType, ReadonlyMap<string, string>>();
+export const removableNames = oncePerType(
+  (type): ReadonlyMap<string, string> =>
+    new Map([...partNames(type), ...removableParts(type).map(({ id, name }) => [id, name] as const)]),
+);
 
 /** What anything that can be read is called: every part, and every note by its fingering. */
-export function namesToRead(type: InstrumentType): ReadonlyMap<string, string> {
-  const known = allNamesOf.get(type) ?? new Map([...fingeringNames(type), ...removableNames(type)]);
-  allNamesOf.set(type, known);
-  return known;
-}
+export const namesToRead = oncePerType(
+  (type): ReadonlyMap<string, string> => new Map([...fingeringNames(type), ...removableNames(type)]),
+);
 
 /** One part that has to go on after another, and why. */
 export interface OverRelation {

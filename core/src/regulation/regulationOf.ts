@@ -1,4 +1,4 @@
-import { isPair, type InstrumentType } from '../instruments';
+import { isPair, oncePerType, type InstrumentType } from '../instruments';
 import { emptyJobState } from '../job';
 import { limitsOf } from '../measures';
 import type { LimitSource } from '../practice';
@@ -98,7 +98,8 @@ interface RulesOfType {
   off: Map<string, number>;
 }
 
-const known = new WeakMap<InstrumentType, Map<string, RulesOfType>>();
+/** By the limits they were worked out with. */
+const known = oncePerType(() => new Map<string, RulesOfType>());
 
 /**
  * The rules of an instrument, and how far the model can be believed on each: with everything as it should be each must
@@ -106,8 +107,7 @@ const known = new WeakMap<InstrumentType, Map<string, RulesOfType>>();
  * to a mechanism that levers and links cannot say.
  */
 function rulesOf(type: InstrumentType, limits: LimitSource): RulesOfType {
-  const kept = known.get(type) ?? new Map<string, RulesOfType>();
-  known.set(type, kept);
+  const kept = known(type);
   const key = JSON.stringify(limits);
   const before = kept.get(key);
   if (before) return before;
