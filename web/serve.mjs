@@ -11,7 +11,7 @@ import { guardsOf, isBeyond, namesOf, refusalOf } from './edge.mjs';
 
 const port = Number(process.argv[2] ?? 4600);
 const hostname = '127.0.0.1';
-// What the threads of the solvers run, as built.
+// What the threads of the solvers and of the printer run, as built.
 process.env.HOLOTONOS_SOLVING ??= fileURLToPath(new URL('.next/solving.mjs', import.meta.url));
 process.env.HOLOTONOS_PRINTING ??= fileURLToPath(new URL('.next/printing.mjs', import.meta.url));
 // Which core works out what the lists show, as built.

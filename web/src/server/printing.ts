@@ -1,7 +1,7 @@
 import 'server-only';
-import { resolve } from 'node:path';
-import { pool, type Pool } from 'workerpool';
+import type { Pool } from 'workerpool';
 import type { SheetName, SheetProps } from '@/print/sheets';
+import { isFull, threads } from './threads';
 
 /** How long drawing a sheet may take, ms. The longest record takes two seconds. */
 const mostMs = 30_000;
@@ -9,11 +9,10 @@ const mostMs = 30_000;
 const mostWaiting = 8;
 
 /** What the thread runs: one file where there is a build, which `web/serve.mjs` names; else the sources. */
-const script = () => resolve(process.env.HOLOTONOS_PRINTING ?? 'web/src/workers/printingFromSource.mjs');
+const script = () => process.env.HOLOTONOS_PRINTING ?? 'web/src/workers/printingFromSource.mjs';
 
 const kept = globalThis as { holotonosPrinter?: Pool };
-const printer = () =>
-  (kept.holotonosPrinter ??= pool(script(), { workerType: 'thread', maxWorkers: 1, maxQueueSize: mostWaiting }));
+const printer = () => (kept.holotonosPrinter ??= threads(script(), 1, mostWaiting));
 
 /**
  * Draws a sheet as a PDF, beside the requests.
@@ -22,6 +21,5 @@ const printer = () =>
  * @throws Error when it cannot be drawn, or not in time
  */
 export async function printed<Name extends SheetName>(name: Name, props: SheetProps<Name>): Promise<Uint8Array | null> {
-  if (printer().stats().pendingTasks >= mostWaiting) return null;
-  return await printer().exec('print', [name, props]).timeout(mostMs);
+  return isFull(printer()) ? null : await printer().exec('print', [name, props]).timeout(mostMs);
 }

@@ -1,8 +1,8 @@
 import 'server-only';
 import type { ScheduleInput, ScheduleOutput, SolverResult } from '@holotonos/core';
 import { LRUCache } from 'lru-cache';
-import { resolve } from 'node:path';
-import { pool, Promise as PoolPromise, type Pool } from 'workerpool';
+import { Promise as PoolPromise, type Pool } from 'workerpool';
+import { isFull, threads } from './threads';
 
 /** How long a calculation may take, ms. Those of a shop take a second; the rest has been asked of the wrong program. */
 const mostMs = 20_000;
@@ -13,13 +13,12 @@ const mostWaiting = 50;
 export type Solved = SolverResult | { status: 'busy' };
 
 /** What a thread runs: one file where there is a build, which `web/serve.mjs` names; else the sources. */
-const script = () => resolve(process.env.HOLOTONOS_SOLVING ?? 'web/src/workers/solvingFromSource.mjs');
+const script = () => process.env.HOLOTONOS_SOLVING ?? 'web/src/workers/solvingFromSource.mjs';
 
 const kept = globalThis as { holotonosSolvers?: Pool; holotonosScheduler?: Pool };
-const threads = (maxWorkers: number) => pool(script(), { workerType: 'thread', maxWorkers, maxQueueSize: mostWaiting });
-const solvers = () => (kept.holotonosSolvers ??= threads(2));
+const solvers = () => (kept.holotonosSolvers ??= threads(script(), 2, mostWaiting));
 /** Schedules have a thread to themselves: no calculation asked for from outside keeps the bench waiting. */
-const scheduler = () => (kept.holotonosScheduler ??= threads(1));
+const scheduler = () => (kept.holotonosScheduler ??= threads(script(), 1, mostWaiting));
 
 const unsolvable = (message: string): Solved => ({ status: 'unsolvable', message, said: [message] });
 
@@ -29,7 +28,7 @@ const unsolvable = (message: string): Solved => ({ status: 'unsolvable', message
  * @returns what `runSolverOnText` gives; `unsolvable` when it takes longer than it may; `busy` when too many wait
  */
 export async function solve(name: string, text: string): Promise<Solved> {
-  if (solvers().stats().pendingTasks >= mostWaiting) return { status: 'busy' };
+  if (isFull(solvers())) return { status: 'busy' };
   try {
     return await solvers().exec('solve', [name, text]).timeout(mostMs);
   } catch (error) {
