@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { readdirSync, statSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import pg from 'pg';
-import type { DemoTime } from './fill';
+import type { DemoPlace } from '../src/demo/loadDemo';
 
 // What drives the application from outside needs a database, not the store: loading that takes seconds a file.
 
@@ -51,8 +51,10 @@ export async function newDatabase(original = 'template1'): Promise<Copy> {
   };
 }
 
+const digestOf = (text: string) => createHash('sha256').update(text).digest('hex').slice(0, 16);
+
 /** Changes whenever a file the originals are made with does: a server that outlives a run must not serve older ones. */
-function sourcesVersion(): string {
+function readVersion(): string {
   const root = resolve(import.meta.dirname, '../..');
   const files = ['core/src', 'store/src', 'store/migrations'].flatMap((folder) =>
     readdirSync(join(root, folder), { recursive: true, withFileTypes: true })
@@ -60,8 +62,12 @@ function sourcesVersion(): string {
       .map(({ parentPath, name }) => join(parentPath, name)),
   );
   const told = files.sort().map((file) => `${file} ${statSync(file).mtimeMs}`);
-  return createHash('sha256').update(told.join('\n')).digest('hex').slice(0, 16);
+  return digestOf(told.join('\n'));
 }
+
+let version: string | undefined;
+/** The same for all tests of a file: nobody changes a source meanwhile. */
+const sourcesVersion = (): string => (version ??= readVersion());
 
 /** Whoever makes an original holds this lock; the others wait for it. */
 const makingOriginals = 4_610_001;
@@ -84,9 +90,11 @@ async function copyOf(name: string, fill: (made: Copy) => Promise<void>): Promis
 /** A database of its own with the tables and nothing in them. */
 export const emptyCopy = (): Promise<Copy> => copyOf('empty', async (made) => (await import('./fill')).migrate(made));
 
-/** A database of its own with the demo in it, laid on today or on the time given. */
-export const demoCopy = (at?: DemoTime): Promise<Copy> =>
-  copyOf(at ? `demo_${Date.parse(at.now)}` : 'demo', async (made) => (await import('./fill')).fillWithDemo(made, at));
+/** A database of its own with the demo in it, laid on today or as it is said. */
+export const demoCopy = (at?: DemoPlace): Promise<Copy> =>
+  copyOf(at ? `demo_${digestOf(JSON.stringify(at))}` : 'demo', async (made) =>
+    (await import('./fill')).fillWithDemo(made, at),
+  );
 
 export type DemoBesides = Copy & { pool: pg.Pool };
 

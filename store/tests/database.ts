@@ -1,6 +1,6 @@
 import { openStore, type Store } from '../src';
+import type { DemoPlace } from '../src/demo/loadDemo';
 import { demoCopy, emptyCopy, newDatabase, type Copy } from './copies';
-import type { DemoTime } from './fill';
 
 export { migrations } from './fill';
 
@@ -20,4 +20,4 @@ export const testDatabase = async ({ migrated = true } = {}): Promise<TestDataba
   opened(await (migrated ? emptyCopy() : newDatabase()));
 
 /** A database of its own with the demo in it. */
-export const demoDatabase = async (at?: DemoTime): Promise<TestDatabase> => opened(await demoCopy(at));
+export const demoDatabase = async (at?: DemoPlace): Promise<TestDatabase> => opened(await demoCopy(at));

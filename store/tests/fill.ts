@@ -1,5 +1,6 @@
 import { resolve } from 'node:path';
 import { letWrite, loadDemo, migrateDatabase, openStore } from '../src';
+import type { DemoPlace } from '../src/demo/loadDemo';
 import type { Copy } from './copies';
 
 export const migrations = resolve(import.meta.dirname, '../migrations');
@@ -11,11 +12,8 @@ export async function migrate({ url, webUrl }: Copy): Promise<void> {
   await letWrite(url, webUrl, { ours: true }).catch(() => letWrite(url, webUrl, { ours: true }));
 }
 
-/** When the demo is laid, and where. */
-export type DemoTime = { now: string; timeZone: string };
-
 /** Migrates a new database and loads the demo into it. */
-export async function fillWithDemo(empty: Copy, at?: DemoTime): Promise<void> {
+export async function fillWithDemo(empty: Copy, at?: DemoPlace): Promise<void> {
   await migrate(empty);
   const store = openStore(empty.url);
   try {
