@@ -1,6 +1,7 @@
 'use client';
 
 import { Button } from '@/ui/bootstrap';
+import { Problem } from '@/ui/fields';
 
 /** The end of a form of the shop: write it down or go back, and what was wrong with it. */
 export function FormEnd({
@@ -24,11 +25,7 @@ export function FormEnd({
           Back
         </Button>
       </div>
-      {problem !== null && (
-        <p role="alert" className="say fault mt-2 mb-0">
-          {problem}
-        </p>
-      )}
+      <Problem problem={problem} />
     </>
   );
 }

@@ -22,7 +22,9 @@ export function TextField({
   className?: string;
   /** so many lines high */
   rows?: number;
-  /** id of the line that says what is wrong with it, where something is; empty where that is said by an alert alone */
+  /** is something wrong with it? */
+  isInvalid?: boolean;
+  /** id of the line that says what is wrong with it, where something is */
   wrongBy?: string | undefined;
   ref?: (element: HTMLInputElement | HTMLTextAreaElement | null) => void;
 }) {
@@ -34,7 +36,7 @@ export function TextField({
         id={id}
         value={value}
         onChange={(event) => set(event.target.value)}
-        {...(wrongBy !== undefined && { 'isInvalid': true, 'aria-describedby': wrongBy || undefined })}
+        {...(wrongBy !== undefined && { 'isInvalid': true, 'aria-describedby': wrongBy })}
         {...more}
         {...(more.rows !== undefined && { as: 'textarea' as const })}
       />

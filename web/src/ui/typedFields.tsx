@@ -20,10 +20,11 @@ interface Of<Typed extends FieldValues, Value> {
 export function TypedText<Typed extends FieldValues>({
   control,
   name,
-  wrongBy = '',
+  wrongBy,
   tidy = (typed) => typed,
   ...more
-}: Of<Typed, string> & Omit<ComponentProps<typeof TextField>, 'value' | 'set'> & { tidy?: (typed: string) => string }) {
+}: Of<Typed, string> &
+  Omit<ComponentProps<typeof TextField>, 'value' | 'set' | 'isInvalid'> & { tidy?: (typed: string) => string }) {
   const {
     field: { value, onChange, ref },
     fieldState: { invalid },
@@ -34,6 +35,7 @@ export function TypedText<Typed extends FieldValues>({
       ref={ref}
       value={value}
       set={(typed) => onChange(tidy(typed))}
+      isInvalid={invalid}
       wrongBy={invalid ? wrongBy : undefined}
     />
   );

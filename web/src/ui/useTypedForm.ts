@@ -7,7 +7,6 @@ import {
   type FieldValues,
   type Path,
   type UseFormSetValue,
-  type UseFormReset,
 } from 'react-hook-form';
 import type { FormEvent } from 'react';
 
@@ -26,10 +25,9 @@ export interface TypedForm<Typed extends FieldValues> {
   isSending: boolean;
 }
 
-/** What whoever takes a form may do to its fields: empty them for the next, or some of them. */
-export interface TypedValues<Typed extends FieldValues> {
+/** The fields of a form that was taken. */
+interface TypedValues<Typed extends FieldValues> {
   setValue: UseFormSetValue<Typed>;
-  reset: UseFormReset<Typed>;
 }
 
 /**
@@ -38,19 +36,22 @@ export interface TypedValues<Typed extends FieldValues> {
  *
  * @param start what stands in the fields first
  * @param send reads what was typed and sends it
+ * @param onTaken comes after what was taken: it closes the form, or empties it for the next
  */
 export function useTypedForm<Typed extends FieldValues>(
   start: Typed,
-  send: (typed: Typed, values: TypedValues<Typed>) => Wrong<Typed> | Promise<Wrong<Typed>>,
+  send: (typed: Typed) => Wrong<Typed> | Promise<Wrong<Typed>>,
+  onTaken: (values: TypedValues<Typed>) => void | Promise<void> = () => undefined,
 ): TypedForm<Typed> {
-  const { control, handleSubmit, setError, setValue, reset, formState } = useForm<Typed>({
+  const { control, handleSubmit, setError, setValue, formState } = useForm<Typed>({
     defaultValues: start as DefaultValues<Typed>,
   });
   const { errors, isSubmitSuccessful, isSubmitting } = formState;
   const submit = handleSubmit(async (typed) => {
-    const wrong = await send(typed, { setValue, reset });
-    if (typeof wrong === 'string') setError('root', { message: wrong });
-    else if (wrong) setError(wrong.at, { message: wrong.words }, { shouldFocus: true });
+    const wrong = await send(typed);
+    if (wrong === null) await onTaken({ setValue });
+    else if (typeof wrong === 'string') setError('root', { message: wrong });
+    else setError(wrong.at, { message: wrong.words }, { shouldFocus: true });
   });
   const [first] = Object.values(errors) as { message?: string }[];
   return {

@@ -16,12 +16,14 @@ afterEach(() => {
 });
 
 function Sample() {
-  const { control, submit, problem, taken } = useTypedForm(start, (typed, { setValue }) => {
-    sent.push(typed);
-    const wrong = answer(typed);
-    if (wrong === null) setValue('name', '');
-    return wrong;
-  });
+  const { control, submit, problem, taken } = useTypedForm(
+    start,
+    (typed) => {
+      sent.push(typed);
+      return answer(typed);
+    },
+    ({ setValue }) => setValue('name', ''),
+  );
   return (
     <form aria-label="sample" onSubmit={submit}>
       <TypedText control={control} name="name" label="Name" wrongBy="wrong" tidy={(typed) => typed.trimStart()} />

@@ -28,19 +28,21 @@ function CautionForm({
 }) {
   const said = id === '' ? null : cautionWords(shop.cautions, id);
   const own = shop.cautions.find((each) => each.id === id);
-  // A new one goes with a step; one that ships stays with its own.
+  // A new one goes with a step; one that is known stays with its own.
   const isNew = said === null;
-  const start = { text: said?.text ?? '', reason: '', step: isNew ? '' : 'its own' };
-  const { control, submit, problem } = useTypedForm(start, async ({ text, reason, step }) => {
-    const wrong = await write('caution', {
-      id: id || freshId(text.slice(0, 30), 'caution', cautionIds(shop)),
-      text: text.trim(),
-      operations: isNew ? [step] : [...(own?.operations ?? [])],
-      reason: reason.trim(),
-    });
-    if (wrong === null) done();
-    return wrong;
-  });
+  const start = { text: said?.text ?? '', reason: '', step: '' };
+  const { control, submit, problem } = useTypedForm(
+    start,
+    ({ text, reason, step }) => {
+      return write('caution', {
+        id: id || freshId(text.slice(0, 30), 'caution', cautionIds(shop)),
+        text: text.trim(),
+        operations: isNew ? [step] : [...(own?.operations ?? [])],
+        reason: reason.trim(),
+      });
+    },
+    done,
+  );
   return (
     <form onSubmit={submit}>
       <TypedText control={control} name="text" label="The caution in the shop’s words" rows={2} />
@@ -59,7 +61,7 @@ function CautionForm({
       <TypedText control={control} name="reason" label="Why it is worded so" />
       <TypedEnd
         control={control}
-        needs={['text', 'reason', 'step']}
+        needs={isNew ? ['text', 'reason', 'step'] : ['text', 'reason']}
         action="Keep these words"
         onBack={done}
         problem={problem}

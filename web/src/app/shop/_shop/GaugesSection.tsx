@@ -78,23 +78,25 @@ function GaugeForm({
   write: WriteShop;
   done: () => void;
 }) {
-  const { control, submit, problem } = useTypedForm(start, async (draft) => {
-    const figure = (text: string) => parseNumber(text) ?? NaN;
-    const { unit, closed, open } = draft;
-    const scale = { unit: unit.trim(), closed: figure(closed), open: figure(open) };
-    const wrong = await write('gauge', {
-      id: known ? draft.id : freshId(draft.name, 'gauge', idsOf(gauges)),
-      name: draft.name.trim(),
-      kind: draft.kind,
-      resolution: figure(draft.resolution),
-      maxPermissibleError: figure(draft.error),
-      calibrateEvery: figure(draft.every),
-      ...(draft.on !== '' && { calibratedOn: draft.on }),
-      ...(draft.kind === 'leak-scale' && { scale }),
-    });
-    if (wrong === null) done();
-    return wrong;
-  });
+  const { control, submit, problem } = useTypedForm(
+    start,
+    (draft) => {
+      const figure = (text: string) => parseNumber(text) ?? NaN;
+      const { unit, closed, open } = draft;
+      const scale = { unit: unit.trim(), closed: figure(closed), open: figure(open) };
+      return write('gauge', {
+        id: known ? draft.id : freshId(draft.name, 'gauge', idsOf(gauges)),
+        name: draft.name.trim(),
+        kind: draft.kind,
+        resolution: figure(draft.resolution),
+        maxPermissibleError: figure(draft.error),
+        calibrateEvery: figure(draft.every),
+        ...(draft.on !== '' && { calibratedOn: draft.on }),
+        ...(draft.kind === 'leak-scale' && { scale }),
+      });
+    },
+    done,
+  );
   const [kind, unit] = useWatch({ control, name: ['kind', 'unit'] });
   /** a tester that shows marks of its own, or how far a pressure drops */
   const hasScale = kind === 'leak-scale';
@@ -128,17 +130,19 @@ function GaugeForm({
 }
 
 function ZeroCheck({ gauge, write, done }: { gauge: KeptGauge; write: WriteShop; done: () => void }) {
-  const { control, submit, problem } = useTypedForm({ shows: '', note: '' }, async ({ shows, note }) => {
-    const figure = parseNumber(shows);
-    if (figure === null) return { at: 'shows', words: `${gauge.name}: type a figure, such as 0.02.` } as const;
-    const wrong = await write('gauge-check', {
-      gauge: gauge.id,
-      shows: figure,
-      ...(note.trim() !== '' && { note: note.trim() }),
-    });
-    if (wrong === null) done();
-    return wrong;
-  });
+  const { control, submit, problem } = useTypedForm(
+    { shows: '', note: '' },
+    ({ shows, note }) => {
+      const figure = parseNumber(shows);
+      if (figure === null) return { at: 'shows', words: `${gauge.name}: type a figure, such as 0.02.` } as const;
+      return write('gauge-check', {
+        gauge: gauge.id,
+        shows: figure,
+        ...(note.trim() !== '' && { note: note.trim() }),
+      });
+    },
+    done,
+  );
   return (
     <form className="shop-form" onSubmit={submit}>
       <TypedText

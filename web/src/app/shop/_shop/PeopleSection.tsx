@@ -30,21 +30,23 @@ function PersonForm({
     week: typedWeek(person.week),
     away: (person.away ?? []).join(', '),
   };
-  const { control, submit, problem } = useTypedForm(start, async ({ name, skills, own, away, ...typed }) => {
-    const week = parseWeek(typed.week);
-    if (own && 'unread' in week) return `${week.unread}: type spans such as 9:00–12:30.`;
-    const days = parseDays(away);
-    if (days === null) return { at: 'away', words: 'Away on: type dates such as 2026-12-24.' } as const;
-    const wrong = await write('person', {
-      id: person.id || freshId(name, 'person', idsOf(people)),
-      name: name.trim(),
-      skills,
-      ...(own && !('unread' in week) && { week }),
-      ...(days.length > 0 && { away: days }),
-    });
-    if (wrong === null) done();
-    return wrong;
-  });
+  const { control, submit, problem } = useTypedForm(
+    start,
+    ({ name, skills, own, away, ...typed }) => {
+      const week = parseWeek(typed.week);
+      if (own && 'unread' in week) return `${week.unread}: type spans such as 9:00–12:30.`;
+      const days = parseDays(away);
+      if (days === null) return { at: 'away', words: 'Away on: type dates such as 2026-12-24.' } as const;
+      return write('person', {
+        id: person.id || freshId(name, 'person', idsOf(people)),
+        name: name.trim(),
+        skills,
+        ...(own && !('unread' in week) && { week }),
+        ...(days.length > 0 && { away: days }),
+      });
+    },
+    done,
+  );
   const own = useWatch({ control, name: 'own' });
   return (
     <form onSubmit={submit}>

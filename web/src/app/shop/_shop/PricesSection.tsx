@@ -81,14 +81,16 @@ const newPrice: { what: string; kind: CostKind; sum: string; per: Price['per']; 
 function PriceForm({ shop, write, done }: { shop: ShopState; write: WriteShop; done: () => void }) {
   const currency = currencyOf(shop);
   const names = [...shippedOperations.keys(), ...shop.operations.map(({ id }) => id)];
-  const { control, submit, problem } = useTypedForm(newPrice, async ({ what, kind, sum, per, operation }) => {
-    const amount = minorUnits(sum, currency);
-    if (amount === null) return { at: 'sum', words: `Costs: type a sum in ${currency}, such as 2.40.` } as const;
-    const id = freshId(what, 'price', idsOf(shop.prices));
-    const wrong = await write('price', { id, what: what.trim(), kind, amount, per, operations: [operation] });
-    if (wrong === null) done();
-    return wrong;
-  });
+  const { control, submit, problem } = useTypedForm(
+    newPrice,
+    ({ what, kind, sum, per, operation }) => {
+      const amount = minorUnits(sum, currency);
+      if (amount === null) return { at: 'sum', words: `Costs: type a sum in ${currency}, such as 2.40.` } as const;
+      const id = freshId(what, 'price', idsOf(shop.prices));
+      return write('price', { id, what: what.trim(), kind, amount, per, operations: [operation] });
+    },
+    done,
+  );
   return (
     <form className="shop-form" onSubmit={submit}>
       <TypedText control={control} name="what" label="What" />

@@ -87,28 +87,30 @@ function ProfileForm({
       }),
     ) as Typed['rows'],
   };
-  const { control, submit, problem } = useTypedForm(start, async ({ name, base, settings: own, rows }) => {
-    const changes: Change[] = [];
-    for (const of of toleranceNames) {
-      const row = rows[of];
-      if (row.limit.trim() === '') continue;
-      const limit = parseLimit(row.limit, limitShape(of));
-      const { words } = toleranceWords[of];
-      if (limit === null)
-        return `${words}: type ${limitShape(of) === 'band' ? 'two figures, low and high, such as 0.01 to 0.05' : 'one figure, such as 0.05'}.`;
-      if (row.reason.trim() === '') return `${words}: say why it is set otherwise.`;
-      changes.push({ name: of, limit: typeof limit === 'number' ? limit : [...limit], reason: row.reason.trim() });
-    }
-    const wrong = await write('profile', {
-      id: isNew ? freshId(name, 'profile', idsOf(profiles)) : profile.id,
-      name: name.trim(),
-      base,
-      changes,
-      ...(Object.keys(own).length > 0 && { settings: own }),
-    });
-    if (wrong === null) done();
-    return wrong;
-  });
+  const { control, submit, problem } = useTypedForm(
+    start,
+    ({ name, base, settings: own, rows }) => {
+      const changes: Change[] = [];
+      for (const of of toleranceNames) {
+        const row = rows[of];
+        if (row.limit.trim() === '') continue;
+        const limit = parseLimit(row.limit, limitShape(of));
+        const { words } = toleranceWords[of];
+        if (limit === null)
+          return `${words}: type ${limitShape(of) === 'band' ? 'two figures, low and high, such as 0.01 to 0.05' : 'one figure, such as 0.05'}.`;
+        if (row.reason.trim() === '') return `${words}: say why it is set otherwise.`;
+        changes.push({ name: of, limit: typeof limit === 'number' ? limit : [...limit], reason: row.reason.trim() });
+      }
+      return write('profile', {
+        id: isNew ? freshId(name, 'profile', idsOf(profiles)) : profile.id,
+        name: name.trim(),
+        base,
+        changes,
+        ...(Object.keys(own).length > 0 && { settings: own }),
+      });
+    },
+    done,
+  );
   const [name, base, family] = useWatch({ control, name: ['name', 'base', 'family'] });
   const {
     field: { value: settings, onChange: setSettings },

@@ -19,12 +19,14 @@ import { stepTitle } from '@/shop/stepTitle';
 /** What the shop does about a kind of finding: comes before the rules that ship. */
 export function RulesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
   const start: { finding: FindingKind; step: string; left: string } = { finding: 'dent', step: '', left: '' };
-  const { control, submit, problem } = useTypedForm(start, async ({ finding, step: does, left: why }, { setValue }) => {
-    const rule = does === '' ? { finding, left: why.trim() } : { finding, operations: [does] };
-    const wrong = await write('cure-rule', { id: `for-${finding}`, rule });
-    if (wrong === null) setValue('left', '');
-    return wrong;
-  });
+  const { control, submit, problem } = useTypedForm(
+    start,
+    ({ finding, step: does, left: why }) => {
+      const rule = does === '' ? { finding, left: why.trim() } : { finding, operations: [does] };
+      return write('cure-rule', { id: `for-${finding}`, rule });
+    },
+    ({ setValue }) => setValue('left', ''),
+  );
   const [step, left] = useWatch({ control, name: ['step', 'left'] });
   const rules = inUse(shop.cureRules);
   const own = inUse(shop.operations).map(({ id }) => id);

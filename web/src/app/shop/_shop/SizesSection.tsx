@@ -21,12 +21,14 @@ function SizesForm({
   write: WriteShop;
   done: () => void;
 }) {
-  const { control, submit, problem } = useTypedForm({ text: sizesText(shop.sizes[kind]) }, async ({ text }) => {
-    const sizes = parseSizes(text);
-    const wrong = sizes.ok ? await write('sizes', { [kind]: sizes.mm }) : sizes.problem;
-    if (wrong === null) done();
-    return wrong;
-  });
+  const { control, submit, problem } = useTypedForm(
+    { text: sizesText(shop.sizes[kind]) },
+    ({ text }) => {
+      const sizes = parseSizes(text);
+      return sizes.ok ? write('sizes', { [kind]: sizes.mm }) : sizes.problem;
+    },
+    done,
+  );
   return (
     <form onSubmit={submit}>
       <TypedText control={control} name="text" label={sizeWords[kind]} placeholder="0.05 0.1 0.15" />

@@ -25,12 +25,14 @@ function MaterialForm({
     modulus: material ? String(material.modulus) : '',
     yield: material ? String(material.yield) : '',
   };
-  const { control, submit, problem } = useTypedForm(start, async (typed) => {
-    const read = readMaterial(typed, shop.springMaterials, material);
-    const wrong = read.ok ? await write('spring-material', read.body) : read.problem;
-    if (wrong === null) done();
-    return wrong;
-  });
+  const { control, submit, problem } = useTypedForm(
+    start,
+    (typed) => {
+      const read = readMaterial(typed, shop.springMaterials, material);
+      return read.ok ? write('spring-material', read.body) : read.problem;
+    },
+    done,
+  );
   return (
     <form className="mt-2" onSubmit={submit}>
       <div className="shop-form">

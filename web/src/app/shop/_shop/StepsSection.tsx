@@ -49,33 +49,36 @@ function StepForm({
     carried: [...(work?.cautions ?? [])],
     always: own?.standing !== undefined,
   };
-  const { control, submit, problem } = useTypedForm(start, async (typed) => {
-    const { title, local, stage, how, tools, groups, carried, always } = typed;
-    const figures = parts(typed.minutes, ',').map(parseNumber);
-    const [low, likely, high] = figures;
-    if (figures.length !== 3 || low == null || likely == null || high == null)
-      return { at: 'minutes', words: 'Minutes: type three figures, such as 10, 20, 40.' } as const;
-    const unattended = parseNumber(typed.wait);
-    if (unattended === null || unattended < 0) return { at: 'wait', words: 'Then waits: type minutes, or 0.' } as const;
-    const wrong = await write('operation', {
-      id: own?.id ?? freshId(title, 'step', [...shippedOperations.keys(), ...idsOf(shop.operations)]),
-      work: {
-        stage,
-        title: local ? `${title.trim()}: {part}` : title.trim(),
-        minutes: [low, likely, high],
-        unattended,
-        disturbs: groups.map((group) => `${group}:${local ? '{part}' : '*'}`),
-        needs: [],
-        cautions: carried,
-        tools: parts(tools, ','),
-        how: parts(how, '\n'),
-        reversible: false,
-      },
-      ...(always && { standing: { scope: 'overhaul' } }),
-    });
-    if (wrong === null) done();
-    return wrong;
-  });
+  const { control, submit, problem } = useTypedForm(
+    start,
+    (typed) => {
+      const { title, local, stage, how, tools, groups, carried, always } = typed;
+      const figures = parts(typed.minutes, ',').map(parseNumber);
+      const [low, likely, high] = figures;
+      if (figures.length !== 3 || low == null || likely == null || high == null)
+        return { at: 'minutes', words: 'Minutes: type three figures, such as 10, 20, 40.' } as const;
+      const unattended = parseNumber(typed.wait);
+      if (unattended === null || unattended < 0)
+        return { at: 'wait', words: 'Then waits: type minutes, or 0.' } as const;
+      return write('operation', {
+        id: own?.id ?? freshId(title, 'step', [...shippedOperations.keys(), ...idsOf(shop.operations)]),
+        work: {
+          stage,
+          title: local ? `${title.trim()}: {part}` : title.trim(),
+          minutes: [low, likely, high],
+          unattended,
+          disturbs: groups.map((group) => `${group}:${local ? '{part}' : '*'}`),
+          needs: [],
+          cautions: carried,
+          tools: parts(tools, ','),
+          how: parts(how, '\n'),
+          reversible: false,
+        },
+        ...(always && { standing: { scope: 'overhaul' } }),
+      });
+    },
+    done,
+  );
   return (
     <form onSubmit={submit}>
       <div className="shop-form">

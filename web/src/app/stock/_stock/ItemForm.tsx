@@ -85,14 +85,16 @@ export function ItemForm({
 }) {
   const shown = item ? textOf(item, currency) : fresh;
   const start: Filled = { ...shown, sizes: { ...noSizes, ...shown.sizes } };
-  const { control, submit, problem } = useTypedForm(start, async (text) => {
-    const read = readItem(text, stock.items, item, currency);
-    if (!read.ok) return read.problem;
-    const counted = read.count !== null && read.count !== (item?.count ?? 0) ? { have: read.count } : {};
-    const wrong = await write('item', { ...read.item, ...counted });
-    if (wrong === null) done();
-    return wrong;
-  });
+  const { control, submit, problem } = useTypedForm(
+    start,
+    (text) => {
+      const read = readItem(text, stock.items, item, currency);
+      if (!read.ok) return read.problem;
+      const counted = read.count !== null && read.count !== (item?.count ?? 0) ? { have: read.count } : {};
+      return write('item', { ...read.item, ...counted });
+    },
+    done,
+  );
   const soldIn = useWatch({ control, name: 'soldIn' });
   // What something is says how it is counted, unless that is said otherwise afterwards.
   const { field: what } = useController({ control, name: 'kind' });

@@ -13,18 +13,20 @@ const sideLabels = { thickness: 'Thickness, mm', length: 'Length, mm', width: 'W
 
 function OffcutForm({ stock, write, done }: { stock: StockState; write: WriteStock; done: () => void }) {
   const start = { kind: 'cork' as Offcut['kind'], thickness: '', length: '', width: '' };
-  const { control, submit, problem } = useTypedForm(start, async ({ kind, ...text }) => {
-    const sizes = { thickness: 0, length: 0, width: 0 };
-    for (const side of sides) {
-      const parsed = parseLength(text[side], 'mm');
-      if (!parsed.ok) return { at: side, words: `${sideLabels[side]}: ${parsed.problem}` };
-      sizes[side] = parsed.mm;
-    }
-    const id = freshId(`${kind} offcut`, 'offcut', idsOf(stock.offcuts));
-    const wrong = await write('offcut', { id: `${id}-${Date.now().toString(36)}`, kind, ...sizes });
-    if (wrong === null) done();
-    return wrong;
-  });
+  const { control, submit, problem } = useTypedForm(
+    start,
+    ({ kind, ...text }) => {
+      const sizes = { thickness: 0, length: 0, width: 0 };
+      for (const side of sides) {
+        const parsed = parseLength(text[side], 'mm');
+        if (!parsed.ok) return { at: side, words: `${sideLabels[side]}: ${parsed.problem}` };
+        sizes[side] = parsed.mm;
+      }
+      const id = freshId(`${kind} offcut`, 'offcut', idsOf(stock.offcuts));
+      return write('offcut', { id: `${id}-${Date.now().toString(36)}`, kind, ...sizes });
+    },
+    done,
+  );
   return (
     <form className="mt-2" onSubmit={submit}>
       <div className="shop-form">
