@@ -154,6 +154,7 @@ export {
   type NewEntryOf,
   type PhotoState,
 } from './job';
+export { receivedSoon } from './logbook';
 export { bodyProblems, entryProblems, readEntry, typeFormProblems } from './jobForms';
 export {
   heldKey,

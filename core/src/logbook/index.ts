@@ -12,5 +12,6 @@ export {
   type Receipt,
   type Written,
 } from './kind';
+export { receivedSoon } from './receivedSoon';
 export { readMoment, type RawEntry } from './rawEntry';
 export { put } from './put';

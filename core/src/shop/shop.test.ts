@@ -11,9 +11,11 @@ import {
   nextGrade,
   readingDoubts,
   type KeptGauge,
+  type NewShopEntry,
   type ShopEntry,
+  type ShopEntryKind,
 } from '.';
-import { shopEntryProblems } from '../shopForms';
+import { shopEntryProblems, shopEntryWords, shopWith } from '../shopForms';
 
 const entry = (seq: number, kind: string, body: object, benchTime = '2026-11-23T08:00:00.000Z') =>
   ({
@@ -39,6 +41,57 @@ const check = (seq: number, shows: number, at: string, of = 'feeler-fine') =>
 
 /** An entry as it is sent: its number comes with the writing. */
 const plain = ({ seq: _seq, ...rest }: ShopEntry) => rest;
+
+describe('what a page shows of entries that are on their way', () => {
+  const step = { ticket: 'LL-1', operation: 'clean' };
+  /** One of each kind: types ask for it. */
+  const said: Record<Exclude<ShopEntryKind, 'strike' | 'unreadable'>, object> = {
+    'gauge': gauge(),
+    'gauge-check': { gauge: 'micrometer', shows: 0.002 },
+    'profile': { id: 'own', name: 'Own', base: 'player', changes: {} },
+    'operation': {
+      id: 'own-oil',
+      work: { title: 'Oil', stage: 'clean', minutes: [1, 2, 3], needs: [], disturbs: [], cautions: [], skill: 1 },
+    },
+    'cure-rule': { id: 'for-dent', rule: { finding: 'dent', operations: [] } },
+    'caution': { id: 'own-lamp', text: 'The lamp is hot.', operations: [], reason: 'somebody was burnt' },
+    'hours': { ...freshShop.hours, closed: ['2026-12-24'] },
+    'person': { id: 'juno-tam', name: 'Juno Tam', skills: [] },
+    'rates': { currency: 'EUR', hourly: 6000, taxPercent: 20, roundTo: 100 },
+    'price': { id: 'pads', what: 'Pads', kind: 'material', amount: 300, per: 'pads', operations: ['repad'] },
+    'bench-order': { first: step, second: { ...step, ticket: 'LL-2' }, reason: 'the oven is hot' },
+    'sizes': { shims: [0.05, 0.1] },
+    'spring-material': { id: 'own-wire', name: 'Own wire', modulus: 200, yield: 1500 },
+    'practice-piece': {
+      ...{ title: 'Two leaks', instrument: 'flute', grade: 1, cured: true, looks: 3, turns: 2, fewest: 2, faults: 1 },
+      ...{ said: 1, falseAlarms: 0 },
+    },
+    'rule': { instrument: 'flute', rule: 'f-sharp', accepted: true, reason: 'it is wanted so' },
+    'lesson': { lesson: 'fault x', title: 'A leak', aside: true, reason: 'that was another pad' },
+    'lock': { minutes: 20 },
+  };
+  const story = Object.entries(said).map(([kind, body], i) => entry(i + 1, kind, body));
+  const all = foldShop(story);
+  test.each(story.map(({ kind }, i) => [kind, i] as const))('%s is shown before it is taken', (_kind, cut) => {
+    const known = foldShop(story.slice(0, cut));
+    const [first] = story.slice(cut);
+    const waiting = story.slice(cut).map((each) => plain(each) as NewShopEntry);
+    expect(shopWith(known, waiting)).toEqual(all);
+    // Each says something: a kind that is not folded here would not be seen.
+    expect(foldShop([...story.slice(0, cut), first as ShopEntry])).not.toEqual({ ...known, seq: cut + 1 });
+  });
+  test('a strike waits for the logbook, and what cannot be read stays shown', () => {
+    const known = { ...all, unread: [{ entry: 'x', kind: 'lock', problem: 'is no number' }] };
+    const waiting = [plain(entry(30, 'strike', { entry: story[0]?.id })) as NewShopEntry];
+    expect(shopWith(known, waiting)).toEqual({ ...known, seq: known.seq + 1 });
+  });
+  test('each reads in a line', () => {
+    const words = story.map((each) => shopEntryWords(each, new Map()).join(''));
+    expect(words).toContain('Step: Oil');
+    expect(words).toContain('A bench asks who is there after 20 min without a touch');
+    expect(new Set(words).size).toBe(story.length);
+  });
+});
 
 describe('the gauges of a shop', () => {
   test('a tester with a scale of its own says what it shows shut and open, and the two differ', () => {

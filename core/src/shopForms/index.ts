@@ -1,4 +1,4 @@
-// The forms of the shop’s entries: a door of their own, for a page loads them last.
+// What a page needs to write into the logbook of the shop: a door of its own, for a page loads it last.
 import * as compiled from '../generated/shop.js';
 import { formsOf, type RawEntry } from '../logbook';
 import { shopKinds, type ShopEntry } from '../shop';
@@ -11,3 +11,5 @@ export const shopEntryProblems = (entry: unknown): Problem[] => forms.problems(e
 
 /** An entry of the shop from its row; total, see `Forms.read`. */
 export const readShopEntry = (row: RawEntry): ShopEntry => forms.read(row);
+
+export { shopEntryWords, shopWith } from '../shop';

@@ -20,7 +20,7 @@ import {
 } from '.';
 import { printPhrase } from '../units';
 import { stockKinds } from '../vocabulary';
-import { stockEntryProblems } from '../stockForms';
+import { stockEntryProblems, stockWith } from '../stockForms';
 
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const entry = (seq: number, kind: StockEntryKind, body: object) =>
@@ -164,6 +164,30 @@ describe('what lies in the drawers', () => {
     expect(words('offcut', { id: 'c', kind: 'felt', thickness: 1, length: 10, width: 5 })).toBe(
       'Offcut: felt 1 mm, 10 mm × 5 mm',
     );
+  });
+});
+
+describe('what a page shows of entries that are on their way', () => {
+  const story = [
+    entry(1, 'item', pad({ have: 20 })),
+    entry(2, 'spares', { percent: 20, least: 2 }),
+    entry(3, 'move', { item: 'pad-16', why: 'taken', count: 7 }),
+    entry(4, 'offcut', { id: 'cut-1', kind: 'cork', thickness: 1.6, length: 30, width: 6 }),
+    entry(5, 'order', { lines: [{ item: 'pad-16', count: 10 }] }),
+    entry(6, 'arrival', { order: id(5), lines: [{ item: 'pad-16', count: 4 }] }),
+    entry(7, 'move', { item: 'pad-16', why: 'counted', count: 15 }),
+    entry(8, 'arrival', { order: id(5), lines: [{ item: 'pad-16', count: 6 }] }),
+    entry(9, 'offcut', { id: 'cut-1', kind: 'cork', thickness: 1.6, length: 30, width: 6, gone: true }),
+  ];
+  test.each(story.map((_, i) => i))('is what the logbook will say when it has taken them: %i there before', (cut) => {
+    const known = foldStock(story.slice(0, cut));
+    expect(stockWith(known, story.slice(cut).map(fresh))).toEqual(foldStock(story));
+  });
+  test('a strike waits for the logbook; an entry that cannot be read stays shown meanwhile', () => {
+    const unread = [{ entry: id(40), problem: 'move: was never one' }];
+    const known = { ...foldStock(story), unread };
+    const waiting = [entry(10, 'strike', { entry: id(7) }), entry(11, 'strike', { entry: id(40) })].map(fresh);
+    expect(stockWith(known, waiting)).toEqual({ ...known, seq: 11 });
   });
 });
 

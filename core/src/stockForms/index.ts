@@ -1,4 +1,4 @@
-// The forms of the drawers’s entries: a door of their own, for a page loads them last.
+// What a page needs to write into the logbook of the drawers: a door of its own, for a page loads it last.
 import * as compiled from '../generated/stock.js';
 import { formsOf, type RawEntry } from '../logbook';
 import { stockEntryKindTable, type StockEntry } from '../stock';
@@ -11,3 +11,5 @@ export const stockEntryProblems = (entry: unknown): Problem[] => forms.problems(
 
 /** An entry of the drawers from its row; total, see `Forms.read`. */
 export const readStockEntry = (row: RawEntry): StockEntry => forms.read(row);
+
+export { stockEntryWords, stockWith } from '../stock';
