@@ -42,7 +42,7 @@ module.exports = {
     {
       name: 'what-is-drawn-never-touches-the-database',
       severity: 'error',
-      from: { path: '^web/src/(app/.*/_[^/]+|figure|files|frame|job|live|photos|shop|tube|ui|workers)/' },
+      from: { path: '^web/src/(app/.*/_[^/]+|figure|files|frame|job|live|outbox|photos|shop|tube|ui|workers)/' },
       to: {
         path: '^(store|gauges)/|^web/src/server/|node_modules/(pg|drizzle-orm)/',
         dependencyTypesNot: ['type-only'],

@@ -185,7 +185,7 @@ test.each([
   ['/week', 210],
   ['/week/wall', 175],
   ['/stock', 195],
-  ['/shop', 195],
+  ['/shop', 205],
   ['/tickets/new', 195],
   ['/find', 175],
   ['/jobs/LL-201', 335],

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
+import type { StockState } from '@holotonos/core';
 import type { Page } from 'puppeteer-core';
-import { entriesOf, seeText, startPage, startServer, until, type App } from './app';
+import { axeProblems, entriesOf, fill, seeText, startPage, startServer, until, type App } from './app';
 
 jest.setTimeout(240_000);
 
@@ -81,5 +82,48 @@ test('a reload without a server shows the job as it was left, with what is not y
     before + 3,
   );
   expect((await readings()).slice(before)).toEqual(['0.011', '0.012', '0.013']);
+  expect(complaints).toEqual([]);
+});
+
+test('what is taken from the drawers meanwhile counts at once, waits as well, and is sent from whichever page is open', async () => {
+  const drawer = async () => {
+    const answer = (await (await fetch(`${app.address}/api/v1/stock`)).json()) as { stock: StockState };
+    return answer.stock.items.find(({ id }) => id === 'pad-17-5-3-4-6-pale-skin')?.count ?? NaN;
+  };
+  const there = await drawer();
+  await page.goto(`${app.address}/stock`);
+  await fill(page, 'Find in the drawers', 'pierced');
+  await until(page, () => document.querySelectorAll('.drawer-list button.plain').length === 2);
+  await page.focus('.drawer-field input');
+  await page.keyboard.press('ArrowDown');
+  await until(page, () => document.querySelector('.drawer-here label')?.textContent?.startsWith('Pad 17.5 mm'));
+  // The forms a page loads last are there: an earlier entry asked for them.
+  await page.keyboard.type('-1');
+  await page.keyboard.press('Enter');
+  await seeText(page, '1 taken.');
+  await stop();
+  await page.keyboard.type('-2');
+  await page.keyboard.press('Enter');
+  await seeText(page, '2 taken.');
+  await seeText(page, 'The server does not answer: 1 entry of the drawers waits here and will be sent.');
+  await until(
+    page,
+    (left) =>
+      document.querySelector('.drawer-here')?.textContent?.match(/There (?:are|is) (\d+)/)?.[1] === String(left),
+    there - 3,
+  );
+  expect(await axeProblems(page)).toEqual([]);
+
+  app.process = (await startServer(app.database.webUrl, { port: port() })).process;
+  await page.goto(`${app.address}/week`);
+  await until(
+    page,
+    async (left) => {
+      const answer = (await (await fetch('/api/v1/stock')).json()) as { stock: StockState };
+      return answer.stock.items.find(({ id }) => id === 'pad-17-5-3-4-6-pale-skin')?.count === left;
+    },
+    there - 3,
+  );
+  await until(page, () => !document.body.innerText.includes('waits here'));
   expect(complaints).toEqual([]);
 });

@@ -10,6 +10,7 @@ import { keepFirstPresses } from '@/frame/firstPresses';
 import { KeyHelpDialog } from '@/frame/KeyHelpDialog';
 import { Masthead } from '@/frame/Masthead';
 import { sendToken } from '@/frame/sendToken';
+import { Unsent } from '@/frame/Unsent';
 import { askerIn, keepingIn } from '@/server/asker';
 import { shopFrame } from '@/server/jobs';
 
@@ -46,6 +47,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
             Skip to the work
           </a>
           <Masthead />
+          <Unsent />
           {children}
           <KeyHelpDialog />
         </BenchProvider>

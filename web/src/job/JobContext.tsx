@@ -9,6 +9,7 @@ import {
   misfits,
   planBasis,
   namesToRead,
+  receivedSoon,
   type Entry,
   type EntryBody,
   type EntryKind,
@@ -36,13 +37,15 @@ import {
 import { v4 as newId } from 'uuid';
 import { useBench } from '@/frame/BenchContext';
 import { keepSoon } from '@/frame/keeper';
-import type { Aside, QueueState } from './entryQueue';
 import { useLive, useServerAnswers, type ServerAnswers } from '@/live/live';
+import { newer } from '@/shop/ownLogNow';
 import { shopNow } from '@/shop/shopNow';
 import { formProblems, jobFormsSoon } from './jobForms';
 import { unnamed } from './unnamed';
 import { pagesOf } from './jobPages';
-import { keepSeen, queueOf, seenAfter } from './outbox';
+import type { Aside, QueueState } from '@/outbox/entryQueue';
+import { queueOf } from '@/outbox/queues';
+import { keepSeen, seenAfter } from '@/outbox/seen';
 import { isPractice } from './practiceTicket';
 import { useSolverAnswers } from './solverAnswers';
 
@@ -102,9 +105,6 @@ const nothingSent: QueueState = { waiting: [], reachable: true, aside: [] };
 /** How often the page looks at the clock, for what cures until when. */
 const clockMs = 30_000;
 
-/** An entry as it will look when the server has taken it, as far as can be told. */
-export const provisional = (entry: NewEntry, seq: number): Entry => ({ ...entry, seq, receivedAt: entry.benchTime });
-
 /** An entry as it is written now, and what is wrong with it by itself or in this job; any body will do, it is judged here. */
 export function checkedEntry(
   state: JobState,
@@ -159,14 +159,7 @@ export function JobProvider({
     () => queue?.state ?? nothingSent,
     () => nothingSent,
   );
-  useEffect(
-    () =>
-      queue?.onTaken((entry) => {
-        take([entry]);
-        void keepSeen(ticket, [entry]);
-      }),
-    [queue, take, ticket],
-  );
+  useEffect(() => queue?.onTaken((entry) => take([entry])), [queue, take]);
   // A page that was kept in this browser lacks what was written after it was made. Where the server answers it is asked
   // instead: what was seen of another database of the same name is nothing to it.
   const server = useServerAnswers();
@@ -181,10 +174,7 @@ export function JobProvider({
 
   const state = useMemo(() => {
     const fresh = outbox.filter(({ id }) => !acknowledged.byId.has(id));
-    return foldEntries(
-      acknowledged,
-      fresh.map((entry, i) => provisional(entry, acknowledged.seq + 1 + i)),
-    );
+    return foldEntries(acknowledged, receivedSoon(fresh, acknowledged.seq));
   }, [acknowledged, outbox]);
 
   // Other devices: a nudge comes over the wire, the entries are fetched.
@@ -209,9 +199,10 @@ export function JobProvider({
   }, [ticket, take]);
   const [shop, setShop] = useState(firstShop);
   useLive((live) => {
-    // What the shop changes while a job is open counts in it at once: its gauges, sizes and rules.
-    if (live.event === 'shop' || live.event === 'stock')
-      void shopNow().then((known) => known && startTransition(() => setShop(known)));
+    // What the shop changes while a job is open counts in it at once: its gauges, sizes and rules. Before the stream was
+    // open something may have been told that nobody heard.
+    if (live.event === 'shop' || live.event === 'stock' || live.event === 'ready')
+      void shopNow().then((known) => known && startTransition(() => setShop((before) => newer(before, known))));
     if (live.event === 'ready' || (live.event === 'entry' && live.data.ticket === ticket)) void fetchNew();
   });
 

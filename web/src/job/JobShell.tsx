@@ -10,9 +10,10 @@ import { marksOf } from '@/tube/marksOf';
 import { useMapFold } from '@/tube/mapFold';
 import { FoldedMap } from '@/tube/FoldedMap';
 import { Strip } from '@/tube/Strip';
-import { clearPractice } from './outbox';
+import { clearPractice } from '@/outbox/seen';
 import { isPractice } from './practiceTicket';
 import { SetAside } from './SetAside';
+import { UnsentList } from '@/frame/UnsentList';
 import { isMeasuredGroup, partsToMeasure, targetsOfGroup } from '@/figure/groups';
 import { StripControlProvider, useStripControlHeld, type StripControl } from '@/tube/StripControl';
 import { useWhen } from '@/frame/BenchContext';
@@ -149,7 +150,7 @@ function ForPractice() {
 
 /** The frame of every job page: what job it is, the strip, the page's own bands, and what waits to be sent. */
 export function JobShell({ children }: { children: ReactNode }) {
-  const { refusals, dismissRefusals } = useJob();
+  const { ticket, refusals, dismissRefusals } = useJob();
   // The linkage is drawn over the tube itself, and a set of pads is a table: a drawing above would only take their room.
   const drawn = !/\/(regulation|pads|corks|springs)$/.test(usePathname());
   return (
@@ -169,6 +170,7 @@ export function JobShell({ children }: { children: ReactNode }) {
         <ForPractice />
         <UnreadEntries />
         <SetAside />
+        <UnsentList but={ticket} />
         {refusals.length > 0 && (
           <div className="say fault m-3" role="alert">
             <strong>Not taken:</strong>

@@ -1,4 +1,5 @@
-import { parseNumber, type NewEntry } from '@holotonos/core';
+import { parseNumber } from '@holotonos/core';
+import type { AnyNew } from './entryQueue';
 
 /** One plain value of an entry that can be typed anew. */
 export interface Leaf {
@@ -12,7 +13,7 @@ export interface Leaf {
 const joins = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
 /** What of an entry can be typed anew: its author, its time, and every text and figure of its body. */
-export function leavesOf(entry: NewEntry): Leaf[] {
+export function leavesOf(entry: AnyNew): Leaf[] {
   const leaves: Leaf[] = [];
   const walk = (value: unknown, path: readonly (string | number)[]) => {
     const label = path
@@ -46,7 +47,11 @@ function put(at: unknown, [first, ...rest]: readonly (string | number)[], value:
  *
  * @returns the entry, or the label of the first figure that is none
  */
-export function entryFrom(entry: NewEntry, texts: readonly string[], id: string): NewEntry | { notAFigure: string } {
+export function entryFrom<New extends AnyNew>(
+  entry: New,
+  texts: readonly string[],
+  id: string,
+): New | { notAFigure: string } {
   let changed: unknown = { ...entry, id };
   for (const [i, leaf] of leavesOf(entry).entries()) {
     const text = texts[i] ?? leaf.text;
@@ -55,5 +60,5 @@ export function entryFrom(entry: NewEntry, texts: readonly string[], id: string)
     if (value === null) return { notAFigure: leaf.label };
     changed = put(changed, leaf.path, value);
   }
-  return changed as NewEntry;
+  return changed as New;
 }

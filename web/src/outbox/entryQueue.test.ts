@@ -1,7 +1,6 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import type { Entry, NewEntry } from '@holotonos/core';
-import { EntryQueue, type Aside, type QueueWays } from './entryQueue';
-import type { Sent } from './outbox';
+import { EntryQueue, type Aside, type QueueWays, type Sent } from './entryQueue';
 
 const note = (n: number, text = `note ${n}`): NewEntry => ({
   id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
@@ -12,7 +11,7 @@ const note = (n: number, text = `note ${n}`): NewEntry => ({
 });
 const written = (entry: NewEntry): Sent => ({
   status: 'acknowledged',
-  entry: { ...entry, seq: 1, receivedAt: entry.benchTime } as Entry,
+  taken: { ...entry, seq: 1, receivedAt: entry.benchTime } as Entry,
 });
 
 /** A browser and a server in memory. */
@@ -221,6 +220,41 @@ describe('an entry the server will not take', () => {
     await settled();
     await queue.letGo(note(1).id);
     expect([world.sent, queue.state.aside, world.asides]).toEqual([[], [], []]);
+  });
+});
+
+describe('what becomes of an entry first', () => {
+  test('it is written: nothing is wrong with it', async () => {
+    const queue = new EntryQueue('LL-1', world);
+    queue.add(note(1));
+    expect(await queue.outcome(note(1).id)).toBeNull();
+    expect(queue.state.waiting).toEqual([]);
+  });
+  test('nobody answers: it waits, and whoever wrote it goes on', async () => {
+    let answers = false;
+    world.answers.set('note 1', () => (answers ? written(note(1)) : { status: 'unreachable' }));
+    world.pause = settled as QueueWays['pause'];
+    const queue = new EntryQueue('LL-1', world);
+    queue.add(note(1));
+    expect(await queue.outcome(note(1).id)).toBeNull();
+    expect(queue.state.waiting).toEqual([note(1)]);
+    // One behind it waits at once, though it was not even tried.
+    queue.add(note(2));
+    expect(await queue.outcome(note(2).id)).toBeNull();
+    expect(world.sent).not.toContain('note 2');
+    answers = true;
+    await settled();
+    await settled();
+    await settled();
+    expect(queue.state.waiting).toEqual([]);
+  });
+  test('it is refused: what is wrong goes to whoever wrote it, and it is set aside for nobody else', async () => {
+    world.answers.set('note 1', refused);
+    const queue = new EntryQueue('LL-1', world);
+    queue.add(note(1));
+    expect(await queue.outcome(note(1).id)).toEqual([{ path: '/body/text', message: 'is no good' }]);
+    await settled();
+    expect([queue.state.aside, world.asides, world.kept]).toEqual([[], [], []]);
   });
 });
 

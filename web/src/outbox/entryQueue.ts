@@ -1,31 +1,44 @@
 import type { Entry, NewEntry, Problem } from '@holotonos/core';
-import type { Sent } from './outbox';
+import type { Written } from '@holotonos/core/logbook';
+
+/** An entry on its way, of whatever logbook. */
+export type AnyNew = Written<string, unknown>;
+
+/** What came of sending an entry. */
+export type Sent<Taken = Entry> =
+  | { status: 'acknowledged'; taken: Taken }
+  /** the server will not take it as it is, or chokes on it: it says why */
+  | { status: 'refused'; problems: Problem[] }
+  /** nothing answered, its database does not or has no room, or it wants to know who is there: try again */
+  | { status: 'unreachable'; asksWho?: true };
 
 /** An entry the server will not take as it is: kept until somebody has changed it, sent it again or let it go. */
-export interface Aside {
-  entry: NewEntry;
+export interface Aside<New extends AnyNew = NewEntry> {
+  entry: New;
   problems: Problem[];
 }
 
 /** What a queue shows of itself. A new object at every change. */
-export interface QueueState {
+export interface QueueState<New extends AnyNew = NewEntry> {
   /** in the order they were written */
-  waiting: readonly NewEntry[];
+  waiting: readonly New[];
   /** false while nothing answers */
   reachable: boolean;
+  /** nothing answered, and what waited then is not all through yet */
+  heldUp?: boolean;
   /** what waits, waits for somebody to say who is there */
   asksWho?: boolean;
-  aside: readonly Aside[];
+  aside: readonly Aside<New>[];
 }
 
 /** What a queue needs of the world: a lasting place in this browser, the way to the server, and time. */
-export interface QueueWays {
-  load: (ticket: string) => Promise<{ waiting: NewEntry[]; aside: Aside[] }>;
-  keep: (ticket: string, entry: NewEntry) => Promise<void>;
-  release: (ticket: string, id: string) => Promise<void>;
-  keepAside: (ticket: string, aside: Aside) => Promise<void>;
-  releaseAside: (ticket: string, id: string) => Promise<void>;
-  send: (ticket: string, entry: NewEntry) => Promise<Sent>;
+export interface QueueWays<New extends AnyNew = NewEntry, Taken = Entry> {
+  load: (log: string) => Promise<{ waiting: New[]; aside: Aside<New>[] }>;
+  keep: (log: string, entry: New) => Promise<void>;
+  release: (log: string, id: string) => Promise<void>;
+  keepAside: (log: string, aside: Aside<New>) => Promise<void>;
+  releaseAside: (log: string, id: string) => Promise<void>;
+  send: (log: string, entry: New) => Promise<Sent<Taken>>;
   pause: (ms: number) => Promise<void>;
 }
 
@@ -34,27 +47,27 @@ const lastRetryMs = 15_000;
 const doubled = (ms: number) => Math.min(lastRetryMs, ms * 2);
 
 /**
- * The entries of one ticket on their way to the server: one at a time and in order, kept until acknowledged, tried again
+ * The entries of one logbook on their way to the server: one at a time and in order, kept until acknowledged, tried again
  * for as long as nothing answers. One that the server refuses or chokes on is set aside, and the rest go on.
  */
-export class EntryQueue {
-  readonly #ticket: string;
-  readonly #ways: QueueWays;
+export class EntryQueue<New extends AnyNew = NewEntry, Taken = Entry> {
+  readonly #log: string;
+  readonly #ways: QueueWays<New, Taken>;
   readonly #listeners = new Set<() => void>();
-  readonly #taken = new Set<(entry: Entry) => void>();
-  #state: QueueState = { waiting: [], reachable: true, aside: [] };
+  readonly #taken = new Set<(taken: Taken) => void>();
+  #state: QueueState<New> = { waiting: [], reachable: true, aside: [] };
   #draining = false;
   /** entries that are still being put down in the browser */
   readonly #keeping = new Map<string, Promise<void>>();
   readonly #loaded: Promise<void>;
 
-  constructor(ticket: string, ways: QueueWays) {
-    this.#ticket = ticket;
+  constructor(log: string, ways: QueueWays<New, Taken>) {
+    this.#log = log;
     this.#ways = ways;
     this.#loaded = this.#load();
   }
 
-  get state(): QueueState {
+  get state(): QueueState<New> {
     return this.#state;
   }
 
@@ -64,23 +77,42 @@ export class EntryQueue {
     return () => void this.#listeners.delete(listener);
   }
 
-  /** Is given every entry the server has acknowledged; gives what ends that. */
-  onTaken(listener: (entry: Entry) => void): () => void {
+  /** Is given what the server answers to every entry it takes; gives what ends that. */
+  onTaken(listener: (taken: Taken) => void): () => void {
     this.#taken.add(listener);
     return () => void this.#taken.delete(listener);
   }
 
   /** Puts an entry at the end. It is on the screen at once, and sent once it is kept. */
-  add(entry: NewEntry): void {
+  add(entry: New): void {
     this.#put({ waiting: [...this.#state.waiting, entry] });
     // A browser that cannot keep it (a private window) still sends it.
-    const kept = this.#ways.keep(this.#ticket, entry).catch(() => undefined);
+    const kept = this.#ways.keep(this.#log, entry).catch(() => undefined);
     this.#keeping.set(entry.id, kept);
     void this.#loaded.then(() => this.#drain());
   }
 
+  /**
+   * What becomes of an entry first: null once it is written, or waits because nobody answers; else what was wrong with it.
+   * Then it is let go of, for whoever asks has it still, in a form or under a hand.
+   */
+  outcome(id: string): Promise<Problem[] | null> {
+    return new Promise((resolve) => {
+      const look = () => {
+        const { waiting, reachable, aside } = this.#state;
+        const refused = aside.find(({ entry }) => entry.id === id);
+        if (!refused && reachable && waiting.some((entry) => entry.id === id)) return;
+        stop();
+        if (refused) void this.letGo(id);
+        resolve(refused?.problems ?? null);
+      };
+      const stop = this.subscribe(look);
+      look();
+    });
+  }
+
   /** Sends one that was set aside again: as it was, or changed, and then it is another entry. */
-  async again(id: string, changed?: NewEntry): Promise<void> {
+  async again(id: string, changed?: New): Promise<void> {
     const aside = this.#state.aside.find(({ entry }) => entry.id === id);
     if (!aside) return;
     this.add(changed ?? aside.entry);
@@ -90,17 +122,17 @@ export class EntryQueue {
   /** Lets one that was set aside go for good. */
   async letGo(id: string): Promise<void> {
     this.#put({ aside: this.#state.aside.filter(({ entry }) => entry.id !== id) });
-    await this.#ways.releaseAside(this.#ticket, id).catch(() => undefined);
+    await this.#ways.releaseAside(this.#log, id).catch(() => undefined);
   }
 
-  #put(change: Partial<QueueState>): void {
+  #put(change: Partial<QueueState<New>>): void {
     this.#state = { ...this.#state, ...change };
     for (const listener of this.#listeners) listener();
   }
 
   /** What an earlier visit left waiting goes first. */
   async #load(): Promise<void> {
-    const left = await this.#ways.load(this.#ticket).catch(() => ({ waiting: [], aside: [] }));
+    const left = await this.#ways.load(this.#log).catch(() => ({ waiting: [], aside: [] }));
     const known = new Set(this.#state.waiting.map(({ id }) => id));
     const waiting = [...left.waiting.filter(({ id }) => !known.has(id)), ...this.#state.waiting];
     if (waiting.length > 0 || left.aside.length > 0) this.#put({ waiting, aside: left.aside });
@@ -115,9 +147,9 @@ export class EntryQueue {
       // Kept before it is sent, so that it is let go of after it was kept.
       await this.#keeping.get(entry.id);
       this.#keeping.delete(entry.id);
-      const sent = await this.#ways.send(this.#ticket, entry);
+      const sent = await this.#ways.send(this.#log, entry);
       if (sent.status === 'unreachable') {
-        this.#put({ reachable: false, asksWho: sent.asksWho === true });
+        this.#put({ reachable: false, heldUp: true, asksWho: sent.asksWho === true });
         await this.#ways.pause(retryMs);
         retryMs = doubled(retryMs);
         continue;
@@ -128,15 +160,16 @@ export class EntryQueue {
       const rest = () => this.#state.waiting.filter((each) => each.id !== id);
       if (sent.status === 'acknowledged') {
         // First into the book, then out of the queue: in between it would be in neither.
-        for (const listener of this.#taken) listener(sent.entry);
+        for (const listener of this.#taken) listener(sent.taken);
         this.#put({ waiting: rest(), reachable: true });
       } else {
         const aside = { entry, problems: sent.problems };
-        await this.#ways.keepAside(this.#ticket, aside).catch(() => undefined);
+        await this.#ways.keepAside(this.#log, aside).catch(() => undefined);
         this.#put({ waiting: rest(), reachable: true, aside: [...this.#state.aside, aside] });
       }
-      await this.#ways.release(this.#ticket, entry.id).catch(() => undefined);
+      await this.#ways.release(this.#log, entry.id).catch(() => undefined);
     }
     this.#draining = false;
+    if (this.#state.heldUp) this.#put({ heldUp: false });
   }
 }

@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
-import type { NewEntry } from '@holotonos/core';
+import type { Entry, NewEntry } from '@holotonos/core';
 import { askWho } from '../frame/askWho';
-import { send } from './outbox';
+import { post } from './posted';
 
 const entry: NewEntry = {
   id: '00000000-0000-4000-8000-000000000001',
@@ -10,6 +10,7 @@ const entry: NewEntry = {
   author: 'Juno Tam',
   benchTime: '2026-11-23T09:00:00.000Z',
 };
+const send = (address: string, what: NewEntry) => post(address, what, (answer) => (answer as { entry?: Entry }).entry);
 const real = globalThis.fetch;
 afterEach(() => {
   globalThis.fetch = real;
@@ -25,9 +26,12 @@ const answering = (status: number, body: unknown) => {
 describe('what comes of sending an entry', () => {
   test('it is acknowledged', async () => {
     const asked = answering(201, { entry: { ...entry, seq: 4 } });
-    expect(await send('LL 1/2', entry)).toEqual({ status: 'acknowledged', entry: { ...entry, seq: 4 } });
+    expect(await send('/api/v1/jobs/LL-1/entries', entry)).toEqual({
+      status: 'acknowledged',
+      taken: { ...entry, seq: 4 },
+    });
     const [address, init] = asked.mock.calls[0] ?? [];
-    expect(address).toBe('/api/v1/jobs/LL%201%2F2/entries');
+    expect(address).toBe('/api/v1/jobs/LL-1/entries');
     expect(init?.method).toBe('POST');
     expect(JSON.parse(String(init?.body))).toEqual(entry);
   });

@@ -1,75 +1,126 @@
 'use client';
 
 import type { Problem } from '@holotonos/core';
-import { useRef, useState } from 'react';
+import type { Phrase } from '@holotonos/core/units';
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench } from '@/frame/BenchContext';
 import { unnamed } from '@/job/unnamed';
 import { useLive, type LiveEvent } from '@/live/live';
-import { ownLogNow } from './ownLogNow';
+import type { AnyNew, QueueState } from '@/outbox/entryQueue';
+import { queueOfOwn, type OwnLogAddress } from '@/outbox/queues';
+import { newer, ownLogNow } from './ownLogNow';
+
+/** What weighs much of such a logbook: it comes when it is asked for. */
+export interface OwnLogParts<State> {
+  /** what is wrong with an entry by its form */
+  problems: (entry: unknown) => Problem[];
+  /** what the logbook will say once entries that are on their way are in it */
+  withWaiting: (state: State, waiting: readonly AnyNew[]) => State;
+  /** what an entry says */
+  words: (entry: AnyNew) => Phrase;
+}
 
 /** A logbook that belongs to no job: of the shop, of its drawers. */
-export interface OwnLog {
-  address: string;
+export interface OwnLog<State> {
+  address: OwnLogAddress;
   /** what is told when somebody has written in it, wherever */
   event: LiveEvent['event'];
   /** other events after which what it says may be another */
   also?: readonly LiveEvent['event'][];
-  /** what is wrong with an entry by its form: compiled forms weigh much, and come when they are asked for */
-  problems: (entry: unknown) => Promise<Problem[]>;
+  parts: () => Promise<OwnLogParts<State>>;
 }
 
 const words = (problems: readonly Problem[]) =>
   problems.map(({ path, message }) => `${path.replace('/body/', '')} ${message}`.trim()).join('; ');
 
-/**
- * Such a logbook as it is now, and a way to write into it. `write` resolves to null when it is written, else to what was
- * wrong: nothing typed is lost.
- */
-export function useOwnLog<State>(first: State, { address, event: own, also = [], problems: problemsOf }: OwnLog) {
+const nothingSent: QueueState<AnyNew> = { waiting: [], reachable: true, aside: [] };
+
+/** Such a logbook on a page. */
+export interface OwnLogOpen<State> {
+  /** as it is now; what waits because nobody answers is counted in */
+  state: State;
+  /**
+   * For a form: null once the entry is written, or waits in this browser because nobody answers; else what was wrong, and
+   * the form has it still.
+   */
+  write: (kind: string, body: object) => Promise<string | null>;
+  /** For a press: where it is not taken it is set aside, and shown at the head of the page. */
+  put: (kind: string, body: object) => void;
+}
+
+/** Such a logbook as it is now, and ways to write into it. */
+export function useOwnLog<State>(
+  first: State,
+  { address, event: own, also = [], parts: partsOf }: OwnLog<State>,
+): OwnLogOpen<State> {
   const { who } = useBench();
-  const [state, setState] = useState(first);
+  /** what the server said last */
+  const [said, setSaid] = useState(first);
+  const [parts, setParts] = useState<OwnLogParts<State> | null>(null);
+  // On the server there is nothing to send and nobody to send it.
+  const queue = useMemo(() => (typeof window === 'undefined' ? null : queueOfOwn<State>(address)), [address]);
+  const { waiting, heldUp = false } = useSyncExternalStore(
+    useCallback((onChange: () => void) => queue?.subscribe(onChange) ?? (() => undefined), [queue]),
+    () => queue?.state ?? nothingSent,
+    () => nothingSent,
+  );
+
   /** Answers that were asked for before another was must not come after it. */
   const asked = useRef(0);
-  const fetchAgain = async () => {
+  /** News came while something of ours was under way: an answer would count that in, and so would we. */
+  const missed = useRef(false);
+  const isUnderWay = useCallback(() => (queue?.state.waiting.length ?? 0) > 0, [queue]);
+  const fetchAgain = useCallback(async () => {
+    if (isUnderWay()) return void (missed.current = true);
     const turn = (asked.current += 1);
     const known = await ownLogNow<State>(address);
-    if (known && turn === asked.current) setState(known);
-  };
+    if (!known || turn !== asked.current) return;
+    if (isUnderWay()) missed.current = true;
+    else setSaid((before) => newer(before, known));
+  }, [address, isUnderWay]);
+  useEffect(
+    () =>
+      queue?.onTaken((answer) => {
+        asked.current += 1;
+        setSaid(answer);
+      }),
+    [queue],
+  );
+  useEffect(() => {
+    if (waiting.length > 0 || !missed.current) return;
+    missed.current = false;
+    void fetchAgain();
+  }, [waiting, fetchAgain]);
   useLive(({ event }) => {
-    if (event === own || also.includes(event)) void fetchAgain();
+    // Before the stream was open, and while it was broken, something may have been told that nobody heard.
+    if (event === 'ready' || event === own || also.includes(event)) void fetchAgain();
   });
-  /** What was sent and not answered, by what it says: it may be written all the same. */
-  const unanswered = useRef(new Map<string, object>());
+
+  useEffect(() => {
+    // Where they do not come now, they are asked for the next time that nobody answers.
+    if (heldUp && !parts) void partsOf().then(setParts, () => undefined);
+  }, [heldUp, parts, partsOf]);
+  const state = useMemo(
+    () => (parts && heldUp ? parts.withWaiting(said, waiting) : said),
+    [parts, said, heldUp, waiting],
+  );
+
+  const entryOf = (kind: string, body: object): AnyNew => ({
+    id: newId(),
+    kind,
+    body,
+    author: who() || unnamed,
+    benchTime: new Date().toISOString(),
+  });
   const write = async (kind: string, body: object): Promise<string | null> => {
-    const author = who() || unnamed;
-    const says = JSON.stringify([kind, body, author]);
-    // Tried again, it is the same entry: the server knows it by its id, and what was taken from a drawer is taken once.
-    const entry = unanswered.current.get(says) ?? {
-      id: newId(),
-      kind,
-      body,
-      author,
-      benchTime: new Date().toISOString(),
-    };
-    try {
-      const problems = await problemsOf(entry);
-      if (problems.length > 0) return words(problems);
-      unanswered.current.set(says, entry);
-      const response = await fetch(address, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify(entry),
-      });
-      const answer = (await response.json()) as State & { message?: string; problems?: Problem[] };
-      if (response.status < 500) unanswered.current.delete(says);
-      if (!response.ok) return answer.problems ? words(answer.problems) : (answer.message ?? 'It was refused.');
-      asked.current += 1;
-      setState(answer);
-      return null;
-    } catch {
-      return 'The server does not answer. Nothing typed is lost: try again in a moment.';
-    }
+    const entry = entryOf(kind, body);
+    // Where the forms do not come the server's check stands alone.
+    const wrong = (await partsOf().catch(() => null))?.problems(entry) ?? [];
+    if (wrong.length > 0) return words(wrong);
+    queue?.add(entry);
+    const refused = (await queue?.outcome(entry.id)) ?? null;
+    return refused && words(refused);
   };
-  return { state, write };
+  return { state, write, put: (kind, body) => queue?.add(entryOf(kind, body)) };
 }

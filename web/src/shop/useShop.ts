@@ -1,20 +1,30 @@
 'use client';
 
-import type { ShopEntryBody, ShopEntryKind, ShopState } from '@holotonos/core';
+import type { NewShopEntry, ShopEntry, ShopEntryBody, ShopEntryKind, ShopState } from '@holotonos/core';
+import { ownLogs } from '@/outbox/queues';
 import { useOwnLog, type OwnLog } from './useOwnLog';
 
-const shopLog: OwnLog = {
-  address: '/api/v1/shop',
+export const shopLog: OwnLog<ShopState> = {
+  address: ownLogs.shop,
   event: 'shop',
   also: ['stock'],
-  problems: async (entry) => (await import('@holotonos/core/shopForms')).shopEntryProblems(entry),
+  parts: async () => {
+    const { shopEntryProblems, shopEntryWords, shopWith } = await import('@holotonos/core/shopForms');
+    return {
+      problems: shopEntryProblems,
+      withWaiting: (shop, waiting) => shopWith(shop, waiting as NewShopEntry[]),
+      words: (entry) => shopEntryWords(entry as ShopEntry, new Map()),
+    };
+  },
 };
 
-/** Writes into the logbook of the shop. Resolves to null when written, else to what was wrong. */
+/** Writes into the logbook of the shop, for a form: null when written, or waiting to be, else what was wrong. */
 export type WriteShop = <K extends ShopEntryKind>(kind: K, body: ShopEntryBody<K>) => Promise<string | null>;
+/** The same for a press. */
+export type PutShop = <K extends ShopEntryKind>(kind: K, body: ShopEntryBody<K>) => void;
 
-/** The shop as it is now, and a way to write into its logbook. */
-export function useShop(first: ShopState): { shop: ShopState; write: WriteShop } {
-  const { state: shop, write } = useOwnLog(first, shopLog);
-  return { shop, write };
+/** The shop as it is now, and ways to write into its logbook. */
+export function useShop(first: ShopState): { shop: ShopState; write: WriteShop; put: PutShop } {
+  const { state: shop, write, put } = useOwnLog(first, shopLog);
+  return { shop, write, put };
 }

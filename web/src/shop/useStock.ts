@@ -1,7 +1,15 @@
 'use client';
 
-import type { StockEntryBody, StockEntryKind, StockState, TicketNeed } from '@holotonos/core';
-import { useOwnLog, type OwnLog } from './useOwnLog';
+import type {
+  NewStockEntry,
+  StockEntry,
+  StockEntryBody,
+  StockEntryKind,
+  StockState,
+  TicketNeed,
+} from '@holotonos/core';
+import { ownLogs } from '@/outbox/queues';
+import { useOwnLog, type OwnLog, type OwnLogParts } from './useOwnLog';
 
 /** The drawers as their own page has them: what lies there, and what each open ticket will take. */
 export interface StockNow {
@@ -9,25 +17,32 @@ export interface StockNow {
   needs: TicketNeed[];
 }
 
-const stockLog: OwnLog = {
-  address: '/api/v1/stock',
-  event: 'stock',
-  problems: async (entry) => (await import('@holotonos/core/stockForms')).stockEntryProblems(entry),
-};
+async function parts<State extends { stock: StockState }>(): Promise<OwnLogParts<State>> {
+  const { stockEntryProblems, stockEntryWords, stockWith } = await import('@holotonos/core/stockForms');
+  return {
+    problems: stockEntryProblems,
+    withWaiting: (state, waiting) => ({ ...state, stock: stockWith(state.stock, waiting as NewStockEntry[]) }),
+    words: (entry) => stockEntryWords(entry as StockEntry, new Map()),
+  };
+}
+/** The drawers for a page that asks nothing of tickets: their entries do not fetch it again. */
+export const stockLog: OwnLog<Pick<StockNow, 'stock'>> = { address: ownLogs.stock, event: 'stock', parts };
 /** What a ticket needs is said in its own logbook. */
-const withNeeds: OwnLog = { ...stockLog, also: ['entry'] };
+const withNeeds: OwnLog<StockNow> = { ...stockLog, also: ['entry'], parts };
 
-/** Writes into the logbook of the drawers. Resolves to null when written, else to what was wrong. */
+/** Writes into the logbook of the drawers, for a form: null when written, or waiting to be, else what was wrong. */
 export type WriteStock = <K extends StockEntryKind>(kind: K, body: StockEntryBody<K>) => Promise<string | null>;
+/** The same for a press. */
+export type PutStock = <K extends StockEntryKind>(kind: K, body: StockEntryBody<K>) => void;
 
-/** What lies in the drawers and what tickets need of it, and a way to write into their logbook. */
-export function useStock(first: StockNow): StockNow & { write: WriteStock } {
-  const { state, write } = useOwnLog(first, withNeeds);
-  return { ...state, write };
+/** What lies in the drawers and what tickets need of it, and ways to write into their logbook. */
+export function useStock(first: StockNow): StockNow & { write: WriteStock; put: PutStock } {
+  const { state, write, put } = useOwnLog(first, withNeeds);
+  return { ...state, write, put };
 }
 
-/** What lies in the drawers, for a page that asks nothing of other tickets: their entries do not fetch it again. */
-export function useDrawers(first: StockState): { stock: StockState; write: WriteStock } {
-  const { state, write } = useOwnLog<Pick<StockNow, 'stock'>>({ stock: first }, stockLog);
-  return { stock: state.stock, write };
+/** What lies in the drawers, for a page that asks nothing of other tickets. */
+export function useDrawers(first: StockState): { stock: StockState; write: WriteStock; put: PutStock } {
+  const { state, write, put } = useOwnLog({ stock: first }, stockLog);
+  return { stock: state.stock, write, put };
 }

@@ -85,7 +85,7 @@ describe('gauges', () => {
 
 describe('people and hours', () => {
   test('a person with hours and days of their own', async () => {
-    const bench = shopBench((shop, write) => <PeopleSection shop={shop} write={write} />);
+    const bench = shopBench((shop, write, put) => <PeopleSection shop={shop} write={write} put={put} />);
     await press('Add a person');
     type('Name', 'Ори');
     tick('keys');
@@ -104,7 +104,7 @@ describe('people and hours', () => {
     ['Away on', 'Christmas', /Away on: type dates/],
     ['Monday', 'nine to five', /type spans such as/],
   ])('%s: %s is said, nothing is written', async (label, text, said) => {
-    const bench = shopBench((shop, write) => <PeopleSection shop={shop} write={write} />);
+    const bench = shopBench((shop, write, put) => <PeopleSection shop={shop} write={write} put={put} />);
     await press('Add a person');
     type('Name', 'Mara');
     tick('Has hours of their own');
@@ -163,7 +163,7 @@ describe('money', () => {
     expect(bench.written).toHaveLength(1);
   });
   test('a price goes with a step, and can be put away', async () => {
-    const bench = shopBench((shop, write) => <PricesSection shop={shop} write={write} />);
+    const bench = shopBench((shop, write, put) => <PricesSection shop={shop} write={write} put={put} />);
     expect(screen.getByText(/None yet/)).toBeTruthy();
     await press('Add a price');
     type('What', 'Felt pad');
@@ -195,7 +195,7 @@ describe('money', () => {
 
 describe('the shop’s own way of working', () => {
   test('a step of its own, of the same name as one that ships, gets an id of its own', async () => {
-    const bench = shopBench((shop, write) => <StepsSection shop={shop} write={write} />);
+    const bench = shopBench((shop, write, put) => <StepsSection shop={shop} write={write} put={put} />);
     await press('Add a step');
     type('What is done', 'Polish');
     type(/^How, a line/, 'gently\n\n with the grain ');
@@ -235,7 +235,7 @@ describe('the shop’s own way of working', () => {
     expect(bench.written[1]?.body).toEqual(body);
   });
   test('a rule is a step, or a reason to leave it', async () => {
-    const bench = shopBench((shop, write) => <RulesSection shop={shop} write={write} />);
+    const bench = shopBench((shop, write, put) => <RulesSection shop={shop} write={write} put={put} />);
     expect(button('Keep this rule').disabled).toBe(true);
     type('Why it is left', 'Nobody hears it');
     await press('Keep this rule');
@@ -282,7 +282,7 @@ describe('practices of our own', () => {
   const rimFlat = toleranceWords['rimFlatness'];
   const limit = `${rimFlat.words}, own limit in ${rimFlat.unit}`;
   test('a limit wants a figure of its shape and a reason; what the server says is said, and the form stays', async () => {
-    const bench = shopBench((shop, write) => <ProfilesSection shop={shop} write={write} />);
+    const bench = shopBench((shop, write, put) => <ProfilesSection shop={shop} write={write} put={put} />);
     await press('Copy a practice');
     type('Name of the practice', 'Band of the town');
     type('Copied from', 'stage');
@@ -316,7 +316,7 @@ describe('practices of our own', () => {
     expect(screen.getByText('None yet.')).toBeTruthy();
   });
   test('only a side that differs from the practice copied is kept as its own', async () => {
-    const bench = shopBench((shop, write) => <ProfilesSection shop={shop} write={write} />);
+    const bench = shopBench((shop, write, put) => <ProfilesSection shop={shop} write={write} put={put} />);
     await press('Copy a practice');
     type('Name of the practice', 'Ours');
     const question = practiceQuestions[0] as (typeof practiceQuestions)[number];

@@ -3,7 +3,7 @@ import { act, fireEvent, render, screen } from '@testing-library/react';
 import { randomUUID } from 'node:crypto';
 import { useState, type ReactElement } from 'react';
 import { BenchProvider } from '../../src/frame/BenchContext';
-import type { WriteShop } from '../../src/shop/useShop';
+import type { PutShop, WriteShop } from '../../src/shop/useShop';
 
 const when = '2026-11-23T09:00:00.000Z';
 
@@ -12,7 +12,7 @@ const when = '2026-11-23T09:00:00.000Z';
  * order.
  */
 export function shopBench(
-  show: (shop: ShopState, write: WriteShop) => ReactElement,
+  show: (shop: ShopState, write: WriteShop, put: PutShop) => ReactElement,
   before: { kind: ShopEntryKind; body: unknown }[] = [],
 ) {
   const entryOf = ({ kind, body }: { kind: ShopEntryKind; body: unknown }, seq: number) =>
@@ -37,7 +37,8 @@ export function shopBench(
       setShop(foldShop(entries));
       return Promise.resolve(null);
     };
-    return <BenchProvider zone="Europe/Berlin">{show(shop, write as WriteShop)}</BenchProvider>;
+    const put: PutShop = (kind, body) => void write(kind, body);
+    return <BenchProvider zone="Europe/Berlin">{show(shop, write as WriteShop, put)}</BenchProvider>;
   }
   render(<Page />);
   return bench;

@@ -26,7 +26,7 @@ async function page(answer: () => Response | Promise<Response>) {
   jest.resetModules();
   const { asked, double } = fetchDouble(answer);
   globalThis.fetch = double;
-  const { queueOf } = await import('../../src/job/outbox');
+  const { queueOf } = await import('../../src/outbox/queues');
   const opened = (of: string) => {
     const queue = queueOf(of);
     queues.add(queue);
@@ -163,7 +163,7 @@ describe('what this browser has seen written since a page was made', () => {
     ({ ...note(`entry ${seq}`), seq, receivedAt: '2026-11-23T09:00:01.000Z' }) as Entry;
   const store = async () => {
     jest.resetModules();
-    return import('../../src/job/outbox');
+    return import('../../src/outbox/seen');
   };
 
   test('is there again after a reload, in order, from where the page ends, for its own ticket', async () => {
@@ -200,7 +200,7 @@ describe('the practice ticket', () => {
     const { practiceTicket } = await import('../../src/job/practiceTicket');
     const open = async () => {
       const { asked } = await page(() => Response.json({}, { status: 500 }));
-      return { asked, ...(await import('../../src/job/outbox')) };
+      return { asked, ...(await import('../../src/outbox/queues')), ...(await import('../../src/outbox/seen')) };
     };
     const first = await open();
     const heard: Entry[] = [];

@@ -3,11 +3,11 @@
 import { reminderWays, reminderWords, type CheckUpStanding, type NewEntry } from '@holotonos/core';
 import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench, useWhen } from '@/frame/BenchContext';
-import { send } from '@/job/outbox';
 import { unnamed } from '@/job/unnamed';
+import { queueOf } from '@/outbox/queues';
 import type { CheckUpLine } from '@/server/checkUps';
 import { Button, Form } from '@/ui/bootstrap';
 import { Problem } from '@/ui/fields';
@@ -27,24 +27,18 @@ function Remind({ line }: { line: CheckUpLine }) {
   const [by, setBy] = useState<Way>('card');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  // Pressed again after an answer that got lost, it is still the one reminder.
-  const id = useRef(newId());
   const remind = async () => {
     setBusy(true);
     const entry = {
-      ...{ id: id.current, kind: 'reminder', author: who() || unnamed, benchTime: new Date().toISOString() },
+      ...{ id: newId(), kind: 'reminder', author: who() || unnamed, benchTime: new Date().toISOString() },
       body: { by },
     } as NewEntry;
-    const sent = await send(line.ticket, entry);
+    const queue = queueOf(line.ticket);
+    queue.add(entry);
+    const wrong = await queue.outcome(entry.id);
     setBusy(false);
-    if (sent.status === 'unreachable')
-      return setProblem(
-        sent.asksWho ? 'Say who is there, and press again.' : 'It did not get through. Press again in a moment.',
-      );
-    if (sent.status === 'refused') return setProblem(sent.problems.map(({ message }) => message).join('; '));
-    id.current = newId();
-    setProblem(null);
-    router.refresh();
+    setProblem(wrong && wrong.map(({ message }) => message).join('; '));
+    if (!wrong) router.refresh();
   };
   return (
     <>

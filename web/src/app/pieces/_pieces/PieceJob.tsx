@@ -8,6 +8,7 @@ import {
   layOut,
   pieceType,
   planBasis,
+  receivedSoon,
   removableNames,
   shippedTypes,
   type EntryKind,
@@ -19,15 +20,7 @@ import {
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench } from '@/frame/BenchContext';
-import {
-  checkedEntry,
-  JobContext,
-  provisional,
-  withRefusal,
-  type Job,
-  type Refusal,
-  type Write,
-} from '@/job/JobContext';
+import { checkedEntry, JobContext, withRefusal, type Job, type Refusal, type Write } from '@/job/JobContext';
 import { keepPiece, type KeptPiece } from './keptPieces';
 
 const nothing = () => undefined;
@@ -76,7 +69,7 @@ export function PieceJob({ kept, shop, children }: { kept: KeptPiece; shop: Shop
         setRefusals((list) => withRefusal(list, { entry, problems }));
         return false;
       }
-      const next = [...entries, provisional(entry, state.seq + 1)];
+      const next = [...entries, ...receivedSoon([entry], state.seq)];
       // Without room to keep it the page still has it.
       keepPiece(localStorage, { ...kept, entries: next, at: entry.benchTime });
       setEntries(next);

@@ -1,9 +1,8 @@
 'use client';
 
-import type { PracticePiece } from '@holotonos/core';
+import { receivedSoon, type PracticePiece } from '@holotonos/core';
 import { useCallback, useSyncExternalStore } from 'react';
 import { v4 as newId } from 'uuid';
-import { provisional } from '@/job/JobContext';
 import { unnamed } from '@/job/unnamed';
 import { dropPiece, keepPiece, keptPieces, shelfKey, type KeptPiece } from './keptPieces';
 import { pieceIntake } from './PieceJob';
@@ -35,9 +34,9 @@ export function usePieces() {
   /** @returns its id, or null where the browser has no room for it */
   const takeUp = useCallback((piece: PracticePiece, author: string): string | null => {
     const at = new Date().toISOString();
-    const intake = provisional(pieceIntake(piece, author || unnamed, at), 1);
+    const entries = receivedSoon([pieceIntake(piece, author || unnamed, at)], 0);
     const id = newId();
-    const room = keepPiece(localStorage, { id, piece, entries: [intake], at, done: false });
+    const room = keepPiece(localStorage, { id, piece, entries, at, done: false });
     tell();
     return room ? id : null;
   }, []);

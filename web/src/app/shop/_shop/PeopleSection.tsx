@@ -3,7 +3,7 @@
 import { freshId, idsOf, inUse, stages, type Person, type ShopState, type Stage } from '@holotonos/core';
 import { useState } from 'react';
 import { useWatch } from 'react-hook-form';
-import type { WriteShop } from '@/shop/useShop';
+import type { PutShop, WriteShop } from '@/shop/useShop';
 import { ShopRow, ShopSection } from '@/ui/fields';
 import { TypedCheck, TypedEnd, TypedText, TypedTicks } from '@/ui/typedFields';
 import { useTypedForm } from '@/ui/useTypedForm';
@@ -68,7 +68,7 @@ function PersonForm({
 }
 
 /** Whose hands there are, what they can do and when. */
-export function PeopleSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
+export function PeopleSection({ shop, write, put }: { shop: ShopState; write: WriteShop; put: PutShop }) {
   const [open, setOpen] = useState<string | null>(null);
   const people = inUse(shop.people);
   const edited = open === '' ? newPerson : people.find((person) => person.id === open);
@@ -86,7 +86,7 @@ export function PeopleSection({ shop, write }: { shop: ShopState; write: WriteSh
               name={person.name}
               acts={[
                 ['Change', () => setOpen(person.id)],
-                ['No longer here', () => void write('person', { ...person, retired: true })],
+                ['No longer here', () => put('person', { ...person, retired: true })],
               ]}
             >
               <strong>{person.name}</strong>{' '}

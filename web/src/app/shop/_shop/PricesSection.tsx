@@ -17,7 +17,7 @@ import {
 } from '@holotonos/core';
 import { useState } from 'react';
 import { Button } from '@/ui/bootstrap';
-import type { WriteShop } from '@/shop/useShop';
+import type { PutShop, WriteShop } from '@/shop/useShop';
 import { Problem, ShopRow, ShopSection } from '@/ui/fields';
 import { TypedChoice, TypedEnd, TypedText } from '@/ui/typedFields';
 import { useTypedForm } from '@/ui/useTypedForm';
@@ -114,7 +114,7 @@ function PriceForm({ shop, write, done }: { shop: ShopState; write: WriteShop; d
 }
 
 /** What steps use up: counted into every estimate whose plan has the step. */
-export function PricesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
+export function PricesSection({ shop, write, put }: { shop: ShopState; write: WriteShop; put: PutShop }) {
   const [open, setOpen] = useState(false);
   const currency = currencyOf(shop);
   const prices = inUse(shop.prices);
@@ -126,7 +126,7 @@ export function PricesSection({ shop, write }: { shop: ShopState; write: WriteSh
           <ShopRow
             key={price.id}
             name={price.what}
-            acts={[['Put away', () => void write('price', { ...price, retired: true })]]}
+            acts={[['Put away', () => put('price', { ...price, retired: true })]]}
           >
             {price.what}, {moneyText(price.amount, currency)} {perWords[price.per]}{' '}
             <span className="soft">with “{price.operations.map((name) => stepTitle(shop, name)).join('”, “')}”</span>

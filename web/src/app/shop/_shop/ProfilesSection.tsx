@@ -26,7 +26,7 @@ import {
 import { useId, useState } from 'react';
 import { useController, useWatch, type Control, type FieldPathByValue } from 'react-hook-form';
 import { Button, Form } from '@/ui/bootstrap';
-import type { WriteShop } from '@/shop/useShop';
+import type { PutShop, WriteShop } from '@/shop/useShop';
 import { TypedChoice, TypedText } from '@/ui/typedFields';
 import { useTypedForm } from '@/ui/useTypedForm';
 import { parseLimit } from './parseLimit';
@@ -214,7 +214,7 @@ function ProfileForm({
 const newProfile: LimitProfile = { id: '', name: '', base: 'steady', changes: [] };
 
 /** The shop's own sets of limits: a practice copied, some limits changed, each with its reason. */
-export function ProfilesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
+export function ProfilesSection({ shop, write, put }: { shop: ShopState; write: WriteShop; put: PutShop }) {
   const [open, setOpen] = useState<string | null>(null);
   const profiles = inUse(shop.profiles);
   const edited = open === '' ? newProfile : profiles.find(({ id }) => id === open);
@@ -264,7 +264,7 @@ export function ProfilesSection({ shop, write }: { shop: ShopState; write: Write
               <Button
                 variant="quiet"
                 aria-label={`Put away ${profile.name}`}
-                onClick={() => void write('profile', { ...profile, retired: true })}
+                onClick={() => put('profile', { ...profile, retired: true })}
               >
                 Put away
               </Button>

@@ -10,14 +10,14 @@ import {
 } from '@holotonos/core';
 import { useWatch } from 'react-hook-form';
 import { Button } from '@/ui/bootstrap';
-import type { WriteShop } from '@/shop/useShop';
+import type { PutShop, WriteShop } from '@/shop/useShop';
 import { Problem, ShopRow, ShopSection } from '@/ui/fields';
 import { TypedChoice, TypedText } from '@/ui/typedFields';
 import { useTypedForm } from '@/ui/useTypedForm';
 import { stepTitle } from '@/shop/stepTitle';
 
 /** What the shop does about a kind of finding: comes before the rules that ship. */
-export function RulesSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
+export function RulesSection({ shop, write, put }: { shop: ShopState; write: WriteShop; put: PutShop }) {
   const start: { finding: FindingKind; step: string; left: string } = { finding: 'dent', step: '', left: '' };
   const { control, submit, problem } = useTypedForm(
     start,
@@ -37,7 +37,7 @@ export function RulesSection({ shop, write }: { shop: ShopState; write: WriteSho
           <ShopRow
             key={each.id}
             name={findingWords[each.rule.finding].title}
-            acts={[['As it ships again', () => void write('cure-rule', { ...each, retired: true })]]}
+            acts={[['As it ships again', () => put('cure-rule', { ...each, retired: true })]]}
           >
             {findingWords[each.rule.finding].title}:{' '}
             {each.rule.operations?.map((name) => stepTitle(shop, name)).join(', ') ?? `left. ${each.rule.left ?? ''}`}

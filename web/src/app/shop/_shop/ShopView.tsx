@@ -12,18 +12,18 @@ import { SpringMaterialsSection } from './SpringMaterialsSection';
 
 /** What belongs to the shop and not to a job: its gauges, the sizes in its drawers and its own sets of limits. */
 export function ShopView({ first, now }: { first: ShopState; now: string }) {
-  const { shop, write } = useShop(first);
+  const { shop, write, put } = useShop(first);
   return (
     <>
-      <UnreadOwn of="the shop" unread={shop.unread} strike={(body) => void write('strike', body)} />
+      <UnreadOwn of="the shop" unread={shop.unread} strike={(body) => put('strike', body)} />
       <ForThose act="tools">
         <GaugesSection shop={shop} write={write} now={now} />
         <SizesSection shop={shop} write={write} />
-        <SpringMaterialsSection shop={shop} write={write} />
+        <SpringMaterialsSection shop={shop} write={write} put={put} />
       </ForThose>
       <ForThose act="shop">
         <RegulationRulesSection shop={shop} write={write} />
-        <ProfilesSection shop={shop} write={write} />
+        <ProfilesSection shop={shop} write={write} put={put} />
       </ForThose>
     </>
   );

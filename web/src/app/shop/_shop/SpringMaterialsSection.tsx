@@ -2,7 +2,7 @@
 
 import { inUse, type ShopState, type SpringMaterial } from '@holotonos/core';
 import { useState } from 'react';
-import type { WriteShop } from '@/shop/useShop';
+import type { PutShop, WriteShop } from '@/shop/useShop';
 import { ShopRow, ShopSection } from '@/ui/fields';
 import { FormEnd } from '@/ui/FormEnd';
 import { TypedText } from '@/ui/typedFields';
@@ -46,7 +46,7 @@ function MaterialForm({
 }
 
 /** What the springs of the shop are made of: how a spring is reckoned with, and which wire of the drawers is of its kind. */
-export function SpringMaterialsSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
+export function SpringMaterialsSection({ shop, write, put }: { shop: ShopState; write: WriteShop; put: PutShop }) {
   const [open, setOpen] = useState<SpringMaterial | 'new' | null>(null);
   const materials = inUse(shop.springMaterials);
   return (
@@ -61,7 +61,7 @@ export function SpringMaterialsSection({ shop, write }: { shop: ShopState; write
             name={material.name}
             acts={[
               ['Change', () => setOpen(material)],
-              ['Put away', () => void write('spring-material', { ...material, retired: true })],
+              ['Put away', () => put('spring-material', { ...material, retired: true })],
             ]}
           >
             {material.name}: {material.modulus} GPa, {material.yield} MPa

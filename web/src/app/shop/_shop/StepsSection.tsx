@@ -14,7 +14,7 @@ import {
   type Stage,
 } from '@holotonos/core';
 import { useState } from 'react';
-import type { WriteShop } from '@/shop/useShop';
+import type { PutShop, WriteShop } from '@/shop/useShop';
 import { ShopRow, ShopSection } from '@/ui/fields';
 import { TypedCheck, TypedChoice, TypedEnd, TypedText, TypedTicks } from '@/ui/typedFields';
 import { useTypedForm } from '@/ui/useTypedForm';
@@ -111,7 +111,7 @@ function StepForm({
 }
 
 /** Steps of the shop's own, with the place they have in the order. */
-export function StepsSection({ shop, write }: { shop: ShopState; write: WriteShop }) {
+export function StepsSection({ shop, write, put }: { shop: ShopState; write: WriteShop; put: PutShop }) {
   const [open, setOpen] = useState<string | null>(null);
   const steps = inUse(shop.operations);
   return (
@@ -136,7 +136,7 @@ export function StepsSection({ shop, write }: { shop: ShopState; write: WriteSho
               name={plainTitle(own.work.title)}
               acts={[
                 ['Change', () => setOpen(own.id)],
-                ['Put away', () => void write('operation', { ...own, retired: true })],
+                ['Put away', () => put('operation', { ...own, retired: true })],
               ]}
             >
               <strong>{plainTitle(own.work.title)}</strong>{' '}

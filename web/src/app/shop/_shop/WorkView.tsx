@@ -9,11 +9,11 @@ import { StepsSection } from './StepsSection';
 
 /** The shop's own steps, rules and cautions. */
 export function WorkView({ first }: { first: ShopState }) {
-  const { shop, write } = useShop(first);
+  const { shop, write, put } = useShop(first);
   return (
     <ForThose act="shop">
-      <StepsSection shop={shop} write={write} />
-      <RulesSection shop={shop} write={write} />
+      <StepsSection shop={shop} write={write} put={put} />
+      <RulesSection shop={shop} write={write} put={put} />
       <CautionsSection shop={shop} write={write} />
     </ForThose>
   );

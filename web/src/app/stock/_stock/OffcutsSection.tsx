@@ -6,7 +6,7 @@ import { ShopRow, ShopSection } from '@/ui/fields';
 import { FormEnd } from '@/ui/FormEnd';
 import { TypedChoice, TypedText } from '@/ui/typedFields';
 import { useTypedForm } from '@/ui/useTypedForm';
-import type { WriteStock } from '@/shop/useStock';
+import type { PutStock, WriteStock } from '@/shop/useStock';
 
 const sides = ['thickness', 'length', 'width'] as const;
 const sideLabels = { thickness: 'Thickness, mm', length: 'Length, mm', width: 'Width, mm' };
@@ -49,7 +49,7 @@ function OffcutForm({ stock, write, done }: { stock: StockState; write: WriteSto
 }
 
 /** What is left of sheets, by size: a small cork is cut from these before a sheet is begun. */
-export function OffcutsSection({ stock, write }: { stock: StockState; write: WriteStock }) {
+export function OffcutsSection({ stock, write, put }: { stock: StockState; write: WriteStock; put: PutStock }) {
   const [open, setOpen] = useState(false);
   const words = ({ kind, thickness, length, width }: Offcut) =>
     `${kind} ${printPhrase(phrase`${size(thickness)}, ${size(length)} × ${size(width)}`, 'mm')}`;
@@ -61,7 +61,7 @@ export function OffcutsSection({ stock, write }: { stock: StockState; write: Wri
           <ShopRow
             key={offcut.id}
             name={words(offcut)}
-            acts={[['Used up', () => void write('offcut', { ...offcut, gone: true })]]}
+            acts={[['Used up', () => put('offcut', { ...offcut, gone: true })]]}
           >
             {words(offcut)}
           </ShopRow>

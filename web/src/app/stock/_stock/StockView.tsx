@@ -16,7 +16,7 @@ import { stockLines } from './stockLines';
 
 /** What the shop has in its drawers, what the open jobs will take, and what is to be ordered. */
 export function StockView({ first, currency, now }: { first: StockNow; currency: string; now: string }) {
-  const { stock, needs, write } = useStock(first);
+  const { stock, needs, write, put } = useStock(first);
   const [search, setSearch] = useState('');
   const [kind, setKind] = useState<StockKind | null>(null);
   const [form, setForm] = useState<StockItem | 'new' | null>(null);
@@ -60,7 +60,7 @@ export function StockView({ first, currency, now }: { first: StockNow; currency:
         </Button>
         <StockFile />
       </div>
-      <UnreadOwn of="the drawers" unread={stock.unread} strike={(body) => void write('strike', body)} />
+      <UnreadOwn of="the drawers" unread={stock.unread} strike={(body) => put('strike', body)} />
       <div className="stock">
         <DrawerTable lines={lines} currency={currency} write={write} field={field} onChange={(item) => setForm(item)} />
         <div className="stock-side">
@@ -78,7 +78,7 @@ export function StockView({ first, currency, now }: { first: StockNow; currency:
             />
           )}
           <OrdersSection stock={stock} needs={needs} currency={currency} write={write} />
-          <OffcutsSection stock={stock} write={write} />
+          <OffcutsSection stock={stock} write={write} put={put} />
         </div>
       </div>
     </main>

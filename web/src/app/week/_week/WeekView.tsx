@@ -36,7 +36,7 @@ import { useBench, usePageKeys } from '@/frame/BenchContext';
 import { pageKeys } from '@/frame/pageKeys';
 import { Button, Form } from '@/ui/bootstrap';
 import { unnamed } from '@/job/unnamed';
-import { queueOf } from '@/job/outbox';
+import { queueOf } from '@/outbox/queues';
 import { useShop } from '@/shop/useShop';
 import { minutesText } from '@/ui/words';
 import { latenessWords } from './latenessWords';
@@ -62,22 +62,11 @@ const under: CollisionDetection = (moment) => {
 };
 
 /** Sends an entry by the queue of its ticket; what was wrong with it, or null once it is written or waits to be. */
-function written(ticket: string, entry: NewEntry): Promise<string | null> {
+async function written(ticket: string, entry: NewEntry): Promise<string | null> {
   const queue = queueOf(ticket);
   queue.add(entry);
-  return new Promise((resolve) => {
-    const look = () => {
-      const { waiting, reachable, aside } = queue.state;
-      const refused = aside.find((each) => each.entry.id === entry.id);
-      if (!refused && reachable && waiting.some(({ id }) => id === entry.id)) return;
-      stop();
-      if (!refused) return resolve(null);
-      void queue.letGo(entry.id);
-      resolve(refused.problems.map(({ message }) => message).join('; '));
-    };
-    const stop = queue.subscribe(look);
-    look();
-  });
+  const problems = await queue.outcome(entry.id);
+  return problems && problems.map(({ message }) => message).join('; ');
 }
 
 /** The week over all tickets: what is worked when, what cures, how sure each date is. Steps can be put before others. */
