@@ -65,12 +65,15 @@ afterEach(cleanup);
 describe('costs', () => {
   test('a sum that can be read is written, and the form is empty again; what is dropped is kept in the logbook', async () => {
     show(<CostsForm currency="EUR" />);
+    await press('Add it');
+    expect(alerts()).toEqual(['Say what it is: the owner reads it.']);
     type('What', ' Guard screw ');
     const sum = screen.getAllByRole('textbox').at(-1) as HTMLInputElement;
     fireEvent.change(sum, { target: { value: 'dear' } });
     const add = screen.getAllByRole('button').at(-1) as HTMLButtonElement;
     fireEvent.submit(sum.form as HTMLFormElement);
     expect([job.written, field('What').value]).toEqual([[], ' Guard screw ']);
+    expect(alerts().join()).toMatch(/^Type what it costs/);
     fireEvent.change(sum, { target: { value: '3,20' } });
     fireEvent.click(add);
     expect(bodies()).toEqual([['cost', { cost: expect.any(String), kind: 'part', what: 'Guard screw', amount: 320 }]]);
@@ -201,11 +204,20 @@ describe('the plan, by hand', () => {
     const [first, second] = planned();
     if (!first || !second) throw new Error('the plan has two steps');
     show(<HandChange step={second} />);
+    const before = bodies().length;
+    const refused = async (label: string, said: RegExp) => {
+      await press('Change the plan');
+      expect(alerts().join()).toMatch(said);
+      // What is wrong stands at its field.
+      expect(field(label).getAttribute('aria-describedby')).toBe(screen.getByText(said).id);
+    };
+    await refused('Likely minutes', /before which step it comes, or how long/);
     type('Put it before', first.id);
-    expect(button('Change the plan').disabled).toBe(true);
+    await refused('Why', /Say why/);
     type('Why', 'the vice is taken');
     type('Likely minutes', 'long');
-    expect(button('Change the plan').disabled).toBe(true);
+    await refused('Likely minutes', /Type minutes/);
+    expect(bodies()).toHaveLength(before);
     type('Likely minutes', '20');
     await press('Change the plan');
     expect(bodies().at(-1)).toEqual([

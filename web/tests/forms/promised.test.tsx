@@ -41,10 +41,14 @@ describe('promised hours', () => {
     expect(screen.getByText('No hours are promised')).toBeTruthy();
     fireEvent.click(screen.getByText('Promise hours …'));
     const field = screen.getByLabelText('Hours promised in all');
+    const before = job.written.length;
     for (const wrong of ['', 'two', '0', '-1']) {
       fireEvent.change(field, { target: { value: wrong } });
-      expect((screen.getByText('Promise them') as HTMLButtonElement).disabled).toBe(true);
+      fireEvent.click(screen.getByText('Promise them'));
+      expect(screen.getByRole('alert').textContent).toBe('Type hours, more than 0.');
+      expect((field as HTMLInputElement).value).toBe(wrong);
     }
+    expect(job.written).toHaveLength(before);
     fireEvent.change(field, { target: { value: '1,5' } });
     fireEvent.click(screen.getByText('Promise them'));
     expect(bodies('intake').at(-1)).toMatchObject({ ticket: 'T-1', owner: 'o', promise: 90 });

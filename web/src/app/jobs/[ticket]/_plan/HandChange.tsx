@@ -4,6 +4,7 @@ import { parseNumber, isOpenStep, removableNames, wholeInstrument, type Step } f
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
+import { FieldProblem, figureField, TextField } from '@/ui/fields';
 import { minutesText } from '@/ui/words';
 import { useOperationTable } from './useOperationTable';
 
@@ -17,10 +18,15 @@ export function HandChange({ step }: { step: Step }) {
   const change = state.planChanges.get(step.id)?.body;
   const unkept = plan.unkept.find(({ operation }) => operation === step.id);
   const titles = new Map(plan.steps.map(({ id: key, title }) => [key, title]));
-  const likely = parseNumber(minutes);
-  const timed = minutes.trim() === '' || (likely !== null && likely >= 0);
-  const ready = reason.trim() !== '' && timed && (before !== '' || minutes.trim() !== '');
+  const [problem, setProblem] = useState<{ at: 'minutes' | 'reason'; words: string } | null>(null);
   const submit = () => {
+    const likely = parseNumber(minutes);
+    if (minutes.trim() !== '' && (likely === null || likely < 0))
+      return setProblem({ at: 'minutes', words: 'Type minutes, 0 or more, or leave them as they are.' });
+    if (before === '' && minutes.trim() === '')
+      return setProblem({ at: 'minutes', words: 'Say before which step it comes, or how long it takes.' });
+    if (reason.trim() === '') return setProblem({ at: 'reason', words: 'Say why: the plan shows it.' });
+    setProblem(null);
     const written = write('plan-change', {
       operation: step.id,
       reason: reason.trim(),
@@ -72,25 +78,25 @@ export function HandChange({ step }: { step: Step }) {
               </option>
             ))}
         </Form.Select>
-        <Form.Label htmlFor={`${id}-likely`}>Likely minutes</Form.Label>
-        <Form.Control
-          id={`${id}-likely`}
+        <TextField
+          label="Likely minutes"
           className="mb-2"
-          inputMode="decimal"
+          {...figureField}
           value={minutes}
           placeholder={String(step.minutes.likely)}
-          isInvalid={!timed}
-          onChange={(event) => setMinutes(event.target.value)}
+          set={setMinutes}
+          wrongBy={problem?.at === 'minutes' ? `${id}-problem` : undefined}
         />
-        <Form.Label htmlFor={`${id}-why`}>Why</Form.Label>
-        <Form.Control
-          id={`${id}-why`}
+        <TextField
+          label="Why"
           className="mb-2"
           value={reason}
-          onChange={(event) => setReason(event.target.value)}
+          set={setReason}
+          wrongBy={problem?.at === 'reason' ? `${id}-problem` : undefined}
         />
+        <FieldProblem id={`${id}-problem`} words={problem?.words} />
         <div className="d-flex gap-2">
-          <Button type="submit" variant="quiet" disabled={!ready}>
+          <Button type="submit" variant="quiet">
             Change the plan
           </Button>
           {change && (

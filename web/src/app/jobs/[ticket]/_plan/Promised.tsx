@@ -6,13 +6,13 @@ import {
   fitPromise,
   isOpenStep,
   notesWords,
-  parseNumber,
   type PromiseFit,
   type Step,
 } from '@holotonos/core';
 import { useId, useMemo, useState } from 'react';
 import { useJob } from '@/job/JobContext';
-import { Button, Form } from '@/ui/bootstrap';
+import { Button } from '@/ui/bootstrap';
+import { FigureForm, numberThat } from '@/ui/FigureForm';
 import { minutesText } from '@/ui/words';
 
 /** How promised hours are spent; null where a result was promised and not hours. */
@@ -33,16 +33,13 @@ export const isBeyond = (fit: PromiseFit | null, step: Step): boolean =>
 export function Promised({ fit }: { fit: PromiseFit | null }) {
   const { plan, state, names, write } = useJob();
   const id = useId();
-  const [text, setText] = useState('');
   const [asking, setAsking] = useState(false);
   const { intake } = state;
   if (!intake || (intake.scope !== 'repair' && !fit)) return null;
-  const hours = parseNumber(text);
-  const set = () => {
-    if (hours !== null && hours > 0 && write('intake', { ...intake, promise: Math.round(hours * 60) })) {
-      setAsking(false);
-      setText('');
-    }
+  const set = (hours: number) => {
+    const taken = write('intake', { ...intake, promise: Math.round(hours * 60) });
+    if (taken) setAsking(false);
+    return taken;
   };
   const beyond = plan.steps.filter((step) => isBeyond(fit, step));
   const leave = () => {
@@ -94,26 +91,13 @@ export function Promised({ fit }: { fit: PromiseFit | null }) {
         </Button>
       </div>
       {asking && (
-        <form
-          className="d-flex gap-2 align-items-end mt-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            set();
-          }}
-        >
-          <div>
-            <Form.Label htmlFor={`${id}-hours`}>Hours promised in all</Form.Label>
-            <Form.Control
-              id={`${id}-hours`}
-              inputMode="decimal"
-              value={text}
-              onChange={(event) => setText(event.target.value)}
-            />
-          </div>
-          <Button type="submit" disabled={hours === null || hours <= 0}>
-            Promise them
-          </Button>
-        </form>
+        <FigureForm
+          label="Hours promised in all"
+          action="Promise them"
+          className="mt-2"
+          read={numberThat((hours) => hours > 0, 'Type hours, more than 0.')}
+          onTaken={set}
+        />
       )}
     </section>
   );

@@ -20,6 +20,7 @@ import { useMay } from '@/frame/useMay';
 import { Link } from '@/ui/Link';
 import { useId, useMemo, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
+import { FieldProblem } from '@/ui/fields';
 import { useJob } from '@/job/JobContext';
 import { MasterLookAt } from '@/job/MasterLook';
 import { minutesText } from '@/ui/words';
@@ -326,8 +327,12 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
                   inputMode="decimal"
                   value={typedMinutes}
                   placeholder={String(ran)}
-                  isInvalid={minutesBad}
+                  {...(minutesBad && { 'isInvalid': true, 'aria-describedby': `${id}-minutes-wrong` })}
                   onChange={(event) => setTypedMinutes(event.target.value)}
+                />
+                <FieldProblem
+                  id={`${id}-minutes-wrong`}
+                  words={minutesBad ? 'Minutes are a figure, 0 or more.' : undefined}
                 />
               </div>
               <div className="col-sm-8 mb-2">

@@ -1,8 +1,9 @@
 'use client';
 
-import { parseNumber, clocksOf, runningClocks, workedAt, type Step } from '@holotonos/core';
-import { useEffect, useId, useState } from 'react';
-import { Button, Form } from '@/ui/bootstrap';
+import { clocksOf, runningClocks, workedAt, type Step } from '@holotonos/core';
+import { useEffect, useState } from 'react';
+import { Button } from '@/ui/bootstrap';
+import { FigureForm, numberThat } from '@/ui/FigureForm';
 import { useJob } from '@/job/JobContext';
 import { minutesText } from '@/ui/words';
 import { useWhen } from '@/frame/BenchContext';
@@ -22,10 +23,8 @@ const noTitles = new Map<string, string>();
 export function StepClock({ step }: { step: Step }) {
   const { momentText, zone } = useWhen();
   const { state, write, now } = useJob();
-  const id = useId();
   const [tick, setTick] = useState(now);
   const [asking, setAsking] = useState(false);
-  const [text, setText] = useState('');
   const operation = step.state;
   const runs = operation?.runningSince != null;
   useEffect(() => {
@@ -38,7 +37,6 @@ export function StepClock({ step }: { step: Step }) {
   const forgotten = runningClocks(clocksOf(state, noTitles), new Map([[step.id, step.minutes.high]]), at, zone).find(
     (clock) => clock.operation === step.id && clock.forgotten,
   );
-  const minutes = parseNumber(text);
   const turn = (act: 'pause' | 'resume') => write('timer', { operation: step.id, act });
   return (
     <section aria-label="Clock" className={`clock ${forgotten ? 'say attention' : ''}`}>
@@ -60,29 +58,17 @@ export function StepClock({ step }: { step: Step }) {
         </p>
       )}
       {(asking || forgotten) && (
-        <form
-          className="d-flex gap-2 align-items-end w-100"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (minutes !== null && write('timer', { operation: step.id, act: 'set', minutes })) {
-              setAsking(false);
-              setText('');
-            }
+        <FigureForm
+          label="Really worked so far, minutes"
+          action="Set the clock"
+          className="w-100"
+          read={numberThat((minutes) => minutes >= 0, 'Type minutes, 0 or more.')}
+          onTaken={(minutes) => {
+            const taken = write('timer', { operation: step.id, act: 'set', minutes });
+            if (taken) setAsking(false);
+            return taken;
           }}
-        >
-          <div>
-            <Form.Label htmlFor={`${id}-set`}>Really worked so far, minutes</Form.Label>
-            <Form.Control
-              id={`${id}-set`}
-              inputMode="decimal"
-              value={text}
-              onChange={(event) => setText(event.target.value)}
-            />
-          </div>
-          <Button type="submit" disabled={minutes === null || minutes < 0}>
-            Set the clock
-          </Button>
-        </form>
+        />
       )}
     </section>
   );

@@ -3,10 +3,16 @@
 import { costKinds, minorUnits, moneyText, type CostKind } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { v4 as newId } from 'uuid';
-import { Button, Form } from '@/ui/bootstrap';
+import { Button } from '@/ui/bootstrap';
+import { ChoiceField, FieldProblem, figureField, TextField } from '@/ui/fields';
 import { useJob } from '@/job/JobContext';
 
 const words: Record<CostKind, string> = { part: 'Part', material: 'Material', outside: 'Work outside' };
+
+const wrongWords = {
+  what: 'Say what it is: the owner reads it.',
+  sum: 'Type what it costs, such as 12.50: as many figures behind the point as the currency has.',
+} as const;
 
 /** Parts, materials and work outside that no price of the shop knows: written down for this job alone. */
 export function CostsForm({ currency }: { currency: string }) {
@@ -15,7 +21,7 @@ export function CostsForm({ currency }: { currency: string }) {
   const [kind, setKind] = useState<CostKind>('part');
   const [what, setWhat] = useState('');
   const [sum, setSum] = useState('');
-  const amount = minorUnits(sum, currency);
+  const [problem, setProblem] = useState<'what' | 'sum' | null>(null);
   const costs = [...state.costs.values()].filter(({ dropped }) => !dropped);
   return (
     <section className="sheet" aria-labelledby={`${id}-head`}>
@@ -40,44 +46,35 @@ export function CostsForm({ currency }: { currency: string }) {
         className="shop-form"
         onSubmit={(event) => {
           event.preventDefault();
-          if (amount === null || !write('cost', { cost: newId(), kind, what: what.trim(), amount })) return;
+          const amount = minorUnits(sum, currency);
+          if (what.trim() === '') return setProblem('what');
+          if (amount === null) return setProblem('sum');
+          setProblem(null);
+          if (!write('cost', { cost: newId(), kind, what: what.trim(), amount })) return;
           setWhat('');
           setSum('');
         }}
       >
-        <div>
-          <Form.Label htmlFor={`${id}-kind`}>Kind</Form.Label>
-          <Form.Select id={`${id}-kind`} value={kind} onChange={(event) => setKind(event.target.value as CostKind)}>
-            {costKinds.map((each) => (
-              <option key={each} value={each}>
-                {words[each]}
-              </option>
-            ))}
-          </Form.Select>
-        </div>
-        <div>
-          <Form.Label htmlFor={`${id}-what`}>What</Form.Label>
-          <Form.Control id={`${id}-what`} value={what} onChange={(event) => setWhat(event.target.value)} />
-        </div>
-        <div>
-          <Form.Label htmlFor={`${id}-sum`}>{currency}, without tax</Form.Label>
-          <Form.Control
-            id={`${id}-sum`}
-            inputMode="decimal"
-            value={sum}
-            isInvalid={sum.trim() !== '' && amount === null}
-            onChange={(event) => setSum(event.target.value)}
-          />
-        </div>
-        <Button
-          type="submit"
-          variant="quiet"
-          className="align-self-end"
-          disabled={amount === null || what.trim() === ''}
-        >
+        <ChoiceField
+          label="Kind"
+          name="kind"
+          value={kind}
+          set={setKind}
+          choices={costKinds.map((each) => [each, words[each]])}
+        />
+        <TextField label="What" value={what} set={setWhat} wrongBy={problem === 'what' ? `${id}-problem` : undefined} />
+        <TextField
+          label={`${currency}, without tax`}
+          {...figureField}
+          value={sum}
+          set={setSum}
+          wrongBy={problem === 'sum' ? `${id}-problem` : undefined}
+        />
+        <Button type="submit" variant="quiet" className="align-self-end">
           Add it
         </Button>
       </form>
+      <FieldProblem id={`${id}-problem`} words={problem ? wrongWords[problem] : undefined} />
     </section>
   );
 }

@@ -105,7 +105,7 @@ export function OwnerLinks() {
           </fieldset>
         )}
         <div className="d-flex flex-wrap gap-2 align-items-end">
-          <TextField label="Opens until" value={until} set={setUntil} />
+          <TextField label="Opens until" type="date" value={until} set={setUntil} />
           <Button type="submit">Make a link</Button>
         </div>
         {problem && (

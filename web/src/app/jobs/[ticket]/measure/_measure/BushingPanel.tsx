@@ -12,7 +12,7 @@ import {
 } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
-import { FieldProblem, TextField } from '@/ui/fields';
+import { FigureForm, sizeIn } from '@/ui/FigureForm';
 import { useJob } from '@/job/JobContext';
 import { useSolved } from '@/job/useSolved';
 
@@ -29,48 +29,29 @@ type Field = (typeof fields)[number]['name'];
 /** The bush a post has been given so far: its sizes for the card, and what the trial cut came to. */
 function KeptBush({ part }: { part: string }) {
   const { state, write } = useJob();
-  const id = useId();
-  const [trial, setTrial] = useState('');
-  const [problem, setProblem] = useState('');
   const bush = state.bushes.get(part);
   if (!bush) return null;
   const { entry: _, seq: __, ...body } = bush;
   return (
-    <form
-      className="mt-3"
-      aria-label="The bush as it is written down"
-      onSubmit={(event) => {
-        event.preventDefault();
-        const typed = parseLength(trial, state.unit);
-        if (!typed.ok) return setProblem(typed.problem);
-        if (typed.mm <= 0) return setProblem('A trial cut has a depth of more than 0.');
-        if (write('post-bush', { ...body, trial: typed.mm })) {
-          setTrial('');
-          setProblem('');
-        }
-      }}
-    >
+    <div className="mt-3">
       <h3>Written down for this post</h3>
       <ul>
         {bushLines(bush).map((line, i) => (
           <li key={i}>{printPhrase(line, state.unit)}</li>
         ))}
       </ul>
-      <div className="d-flex flex-wrap gap-2 align-items-end">
-        <TextField
-          label={`Trial cut, ${state.unit}`}
-          inputMode="decimal"
-          value={trial}
-          set={setTrial}
-          wrongBy={problem ? `${id}-problem` : undefined}
-        />
-        <Button type="submit">Write the trial down</Button>
+      <FigureForm
+        name="The bush as it is written down"
+        label={`Trial cut, ${state.unit}`}
+        action="Write the trial down"
+        read={sizeIn(state.unit)}
+        onTaken={(trial) => write('post-bush', { ...body, trial })}
+      >
         <Button variant="quiet" onClick={() => write('post-bush', { ...body, removed: true })}>
           No bush after all
         </Button>
-      </div>
-      <FieldProblem id={`${id}-problem`} words={problem} />
-    </form>
+      </FigureForm>
+    </div>
   );
 }
 

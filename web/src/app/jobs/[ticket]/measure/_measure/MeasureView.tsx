@@ -32,10 +32,11 @@ import {
 } from '@holotonos/core';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { Link } from '@/ui/Link';
-import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
 import { pageKeys } from '@/frame/pageKeys';
-import { Button, Form } from '@/ui/bootstrap';
+import { Button } from '@/ui/bootstrap';
+import { FigureForm } from '@/ui/FigureForm';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { StateMark } from '@/ui/StateMark';
@@ -110,32 +111,29 @@ function rowsOf(
   return pointsOfPart(state, type, group, part).map(more);
 }
 
+/** The furthest station there can be, mm. */
+const furthest = 5000;
+
 /** A station between those the instrument type names. */
 function StationForm({ unit, onStation }: { unit: LengthUnit; onStation: (at: number) => void }) {
-  const id = useId();
-  const [text, setText] = useState('');
   const ruler = rulerOf(unit);
-  const typed = parseLength(text, ruler);
-  const at = typed.ok ? typed.mm : NaN;
-  const fits = text.trim() !== '' && at >= 0 && at <= 5000;
+  const read = (text: string) => {
+    const typed = parseLength(text, ruler);
+    if (!typed.ok) return typed.problem;
+    return typed.mm >= 0 && typed.mm <= furthest ? typed.mm : 'It must lie on the instrument, from its upper end.';
+  };
   return (
-    <form
-      className="d-flex gap-2 align-items-end mt-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (!fits) return;
+    <FigureForm
+      label={`Another station, ${ruler}`}
+      action="Add"
+      quiet
+      className="mt-2"
+      read={read}
+      onTaken={(at) => {
         onStation(at);
-        setText('');
+        return true;
       }}
-    >
-      <div>
-        <Form.Label htmlFor={id}>Another station, {ruler}</Form.Label>
-        <Form.Control id={id} inputMode="decimal" value={text} onChange={(event) => setText(event.target.value)} />
-      </div>
-      <Button type="submit" variant="quiet" disabled={!fits}>
-        Add
-      </Button>
-    </form>
+    />
   );
 }
 

@@ -14,6 +14,7 @@ import {
 } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
+import { FieldProblem } from '@/ui/fields';
 import { useWhen } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
 import { PassLesson } from '@/job/PassLesson';
@@ -165,7 +166,7 @@ export function JointPasses({ part, report }: { part: string; report: PartReport
             inputMode="numeric"
             style={{ width: '6rem' }}
             value={text}
-            isInvalid={wrong}
+            {...(wrong && { 'isInvalid': true, 'aria-describedby': `${id}-wrong` })}
             onChange={(event) => setText(event.target.value)}
           />
         </div>
@@ -178,6 +179,12 @@ export function JointPasses({ part, report }: { part: string; report: PartReport
         <Button variant="quiet" onClick={() => log('lap')}>
           Log lapping
         </Button>
+        <div className="w-100">
+          <FieldProblem
+            id={`${id}-wrong`}
+            words={wrong ? 'Clicks are a figure, more than 0 and 1000 at most.' : undefined}
+          />
+        </div>
       </div>
     </div>
   );

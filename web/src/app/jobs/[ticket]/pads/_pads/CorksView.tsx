@@ -23,6 +23,7 @@ import { useRouter, useSearchParams } from 'next/navigation';
 import { useId, useState } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
 import { pageKeys } from '@/frame/pageKeys';
+import { FigureForm, sizeIn } from '@/ui/FigureForm';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { useDrawers, type WriteStock } from '@/shop/useStock';
@@ -203,39 +204,19 @@ function Cutting({ point, answer, writeStock }: { point: CorkPoint; answer: Cork
 /** What became of a place: as it was cut, and as it turned out right at assembly. */
 function Final({ point }: { point: CorkPoint }) {
   const { state, write } = useJob();
-  const id = useId();
-  const [text, setText] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const submit = () => {
-    const parsed = parseSize(text, state.unit);
-    if (!parsed.ok) return setProblem(parsed.problem);
-    setProblem(null);
-    if (write('cork-point', { ...bodyOf(point), final: parsed.mm })) setText('');
-  };
   return (
-    <form
-      className="d-flex flex-wrap gap-2 align-items-end mt-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
+    <FigureForm
+      label={`Right at assembly at, ${state.unit}`}
+      action="That is it"
+      quiet
+      className="mt-3"
+      read={sizeIn(state.unit)}
+      onTaken={(final) => write('cork-point', { ...bodyOf(point), final })}
     >
-      <TextField
-        label={`Right at assembly at, ${state.unit}`}
-        className="short-figure"
-        {...figureField}
-        value={text}
-        set={setText}
-        wrongBy={problem === null ? undefined : id}
-      />
-      <Button type="submit" variant="quiet" disabled={text.trim() === ''}>
-        That is it
-      </Button>
       <Button variant="quiet" onClick={() => write('cork-point', { ...bodyOf(point), removed: true })}>
         No such place after all
       </Button>
-      <FieldProblem id={id} words={problem ?? undefined} />
-    </form>
+    </FigureForm>
   );
 }
 

@@ -32,6 +32,7 @@ import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import type { WriteStock } from '@/shop/useStock';
 import { Button, Form } from '@/ui/bootstrap';
+import { FieldProblem } from '@/ui/fields';
 
 const standWords: Record<StandBy, string> = {
   old: 'as the old pad stood',
@@ -75,6 +76,7 @@ function Settings({
   };
   const field = (name: keyof typeof texts, label: string) => {
     const parsed = parseLength(texts[name], state.unit);
+    const wrong = !parsed.ok ? parsed.problem : parsed.mm < 0 ? 'It must be 0 or more.' : null;
     return (
       <div>
         <Form.Label htmlFor={`${id}-${name}`}>{label}</Form.Label>
@@ -82,10 +84,11 @@ function Settings({
           id={`${id}-${name}`}
           className="short-figure"
           inputMode="decimal"
-          isInvalid={!parsed.ok || parsed.mm < 0}
+          {...(wrong !== null && { 'isInvalid': true, 'aria-describedby': `${id}-${name}-wrong` })}
           value={texts[name]}
           onChange={(event) => typed(name, event.target.value)}
         />
+        <FieldProblem id={`${id}-${name}-wrong`} words={wrong ?? undefined} />
       </div>
     );
   };

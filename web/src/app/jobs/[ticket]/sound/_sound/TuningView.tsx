@@ -12,7 +12,6 @@ import {
   noteAnchor,
   noteLimit,
   notesPutOut,
-  parseSize,
   printQuantity,
   raisedBy,
   sharedHoles,
@@ -23,7 +22,7 @@ import {
   type Lean,
 } from '@holotonos/core';
 import { Link } from '@/ui/Link';
-import { useId, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { usePageKeys } from '@/frame/BenchContext';
 import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
@@ -31,7 +30,7 @@ import { PassLesson } from '@/job/PassLesson';
 import { Bands } from '@/job/JobShell';
 import { useStripControl } from '@/tube/StripControl';
 import { Button, Form } from '@/ui/bootstrap';
-import { FieldProblem } from '@/ui/fields';
+import { FigureForm, sizeIn } from '@/ui/FigureForm';
 import { tenth } from './lifts';
 import { SoundNav } from './SoundNav';
 import { useTuning, type Tuning } from './useTuning';
@@ -98,48 +97,24 @@ function Venting() {
 /** One cut or filling written down, then its notes are read again. */
 function CutForm({ hole, act, upTo }: { hole: string; act: 'cut' | 'fill'; upTo: number }) {
   const { type, state, write } = useJob();
-  const id = useId();
-  const [text, setText] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
+  const size = sizeIn(state.unit);
+  const read = (text: string) => {
+    const mm = size(text);
+    if (typeof mm === 'string' || mm <= upTo + 0.005) return mm;
+    return `That is more than ${printQuantity(stock(upTo), state.unit)}: cut in small steps and read again.`;
+  };
   return (
-    <form
-      className="d-flex gap-2 align-items-end flex-wrap"
-      onSubmit={(event) => {
-        event.preventDefault();
-        const parsed = parseSize(text, state.unit);
-        if (!parsed.ok) return setProblem(parsed.problem);
-        if (parsed.mm > upTo + 0.005)
-          return setProblem(
-            `That is more than ${printQuantity(stock(upTo), state.unit)}: cut in small steps and read again.`,
-          );
+    <FigureForm
+      label={act === 'cut' ? 'I have opened it by' : 'I have narrowed it by'}
+      action="Log it"
+      quiet
+      placeholder={printQuantity(stock(Math.min(0.1, upTo)), state.unit)}
+      read={read}
+      onTaken={(amount) => {
         const disturbs = spoiltBy(act === 'cut' ? 'file-hole-up' : 'fill-hole-down', hole, type);
-        if (!write('pass', { pass: act, group: 'hole', part: hole, amount: parsed.mm, disturbs })) return;
-        setText('');
-        setProblem(null);
+        return write('pass', { pass: act, group: 'hole', part: hole, amount, disturbs });
       }}
-    >
-      <div>
-        <Form.Label htmlFor={id}>{act === 'cut' ? 'I have opened it by' : 'I have narrowed it by'}</Form.Label>
-        <Form.Control
-          id={id}
-          className="short-figure"
-          inputMode="decimal"
-          autoComplete="off"
-          value={text}
-          placeholder={printQuantity(stock(Math.min(0.1, upTo)), state.unit)}
-          isInvalid={problem !== null}
-          aria-describedby={`${id}-problem`}
-          onChange={(event) => {
-            setText(event.target.value);
-            setProblem(null);
-          }}
-        />
-      </div>
-      <Button type="submit" variant="quiet">
-        Log it
-      </Button>
-      <FieldProblem id={`${id}-problem`} words={problem ?? undefined} />
-    </form>
+    />
   );
 }
 
