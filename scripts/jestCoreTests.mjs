@@ -1,6 +1,6 @@
 // Builds the core's own tests, each in one piece with all it asks: hundreds of modules read anew by every test file take
-// longer than most tests (188 s of one core before, 134 now). `bin/test` builds and runs these; a single test, and the
-// mutations, are run as they are written.
+// longer than most tests (188 s of one core before, 134 now). `bin/test` builds and runs these, mutations of the core
+// ask them; a single test is run as it is written.
 import { readdirSync, readFileSync, rmSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -27,18 +27,18 @@ const asWritten = {
   },
 };
 
+/** What is built, and how. */
+export const coreTests = () => ({
+  entryPoints: readdirSync(join(root, 'core'), { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.test.ts') && !/node_modules|\.clock\.|examples\.test/.test(file))
+    .map((file) => join(root, 'core', file)),
+  outbase: join(root, 'core'),
+  outdir: out,
+  ...forJest,
+  plugins: [asWritten],
+});
+
 export default async function buildCoreTests() {
   rmSync(out, { recursive: true, force: true });
-  const tests = readdirSync(join(root, 'core'), { recursive: true, encoding: 'utf8' })
-    .filter((file) => file.endsWith('.test.ts') && !/node_modules|\.clock\.|examples\.test/.test(file))
-    .map((file) => join(root, 'core', file));
-  await build({
-    entryPoints: tests,
-    outbase: join(root, 'core'),
-    outdir: out,
-    ...forJest,
-    plugins: [asWritten],
-    sourcemap: 'linked',
-    sourcesContent: false,
-  });
+  await build({ ...coreTests(), sourcemap: 'linked', sourcesContent: false });
 }
