@@ -186,6 +186,7 @@ export {
   nextGrade,
   planBasis,
   readingDoubts,
+  unitOfGauge,
   shopEntryBodies,
   shopEntryKinds,
   shopMisfits,

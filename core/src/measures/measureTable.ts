@@ -51,7 +51,7 @@ export const measureTable: Record<Measure, MeasureFacts> = {
   'key-gap': { words: 'gap under the reference key', fromZero: true, wanted: true },
   'end-play': { words: 'end play, felt directly', fromZero: true, wanted: true },
   'arm': { words: 'arm, from the rod to the middle of the pad', wanted: true },
-  'cents': { words: 'how far from its name, less than 0 where it is flat,', unit: 'cents', signed: true },
+  'cents': { words: 'how far from its name, less than 0 where it is flat', unit: 'cents', signed: true },
   'spread': { words: 'how much it wavers while it is held', unit: 'cents' },
 };
 

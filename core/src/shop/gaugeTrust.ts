@@ -1,5 +1,9 @@
 import { dayIn, dayText, daysBetween, monthsAfter } from '../clock';
+import { unitOfMeasure, type MeasureUnit } from '../measures';
+import { gaugeTakes } from '../metrology';
 import type { ReadingState } from '../readings';
+import { phrase, type Phrase, type Quantity } from '../units';
+import type { GaugeKind } from '../vocabulary';
 import type { KeptGauge, ShopState } from './shopState';
 
 /** The day a calibration runs out, ISO; null when none was ever written down. */
@@ -40,37 +44,52 @@ export function drifts(shop: ShopState): Drift[] {
   });
 }
 
-/** What speaks against trusting a gauge now: in words, for whoever is about to read with it. */
-export function gaugeWarnings(shop: ShopState, gaugeId: string, now: string): string[] {
+/** The unit a kind of gauge shows; one with a scale of its own shows its own marks. */
+export function unitOfGauge(kind: GaugeKind): MeasureUnit {
+  const [first] = gaugeTakes[kind];
+  return first ? unitOfMeasure(first) : 'mm';
+}
+
+/** A figure of a gauge: in the marks of its own scale, or as a quantity, for a job may go by another unit than the shop. */
+const asShown = ({ kind, scale }: KeptGauge, value: number): string | Quantity =>
+  scale ? `${value} ${scale.unit}` : { value, unit: unitOfGauge(kind) };
+
+/** What speaks against trusting a gauge now, for whoever is about to read with it. */
+export function gaugeWarnings(shop: ShopState, gaugeId: string, now: string): Phrase[] {
   const gauge = shop.gauges.find(({ id }) => id === gaugeId);
   if (!gauge) return [];
-  const says: string[] = [];
+  const says: Phrase[] = [];
   const zone = shop.hours.timeZone;
   if (isOverdue(gauge, now, zone))
-    says.push(`${gauge.name}: calibration ran out on ${dayText(calibrationDue(gauge) ?? '', zone)}.`);
+    says.push(phrase`${gauge.name}: calibration ran out on ${dayText(calibrationDue(gauge) ?? '', zone)}.`);
   const last = shop.checks.filter(({ gauge: of }) => of === gaugeId).at(-1);
   if (last && Math.abs(last.shows) > Math.max(gauge.maxPermissibleError, gauge.resolution))
-    says.push(`${gauge.name} showed ${last.shows} at zero at its last check: set it before reading.`);
+    says.push(
+      phrase`${gauge.name} showed ${asShown(gauge, last.shows)} at zero at its last check: set it before reading.`,
+    );
   return says;
 }
 
 /** What speaks against readings that were taken: drift of their gauge around them, or a calibration run out by then. */
-export function readingDoubts(shop: ShopState, readings: readonly ReadingState[]): string[] {
-  const says = new Set<string>();
+export function readingDoubts(shop: ShopState, readings: readonly ReadingState[]): Phrase[] {
+  /** by what makes each: said once, however many readings it speaks against */
+  const says = new Map<string, Phrase>();
   const moved = drifts(shop);
   for (const { gauge, benchTime } of readings) {
     const time = Date.parse(benchTime);
+    const kept = shop.gauges.find(({ id }) => id === gauge.id);
     for (const drift of moved) {
       if (drift.gauge !== gauge.id || time < Date.parse(drift.from) || time > Date.parse(drift.to)) continue;
-      says.add(
-        `${gauge.name} moved by ${drift.by.toFixed(3)} between two zero checks while these were read: read again before relying on them.`,
+      const by = kept ? asShown(kept, drift.by) : String(drift.by);
+      says.set(
+        `${gauge.id} ${drift.to}`,
+        phrase`${gauge.name} moved by ${by} between two zero checks while these were read: read again before relying on them.`,
       );
     }
-    const kept = shop.gauges.find(({ id }) => id === gauge.id);
     if (kept && isOverdue(kept, benchTime, shop.hours.timeZone))
-      says.add(`${gauge.name} was past its calibration when these were read.`);
+      says.set(gauge.id, phrase`${gauge.name} was past its calibration when these were read.`);
   }
-  return [...says];
+  return [...says.values()];
 }
 
 /** Days until a calibration runs out by the shop's own calendar; negative when it has. Null without a date. */

@@ -15,6 +15,7 @@ import {
   type ShopEntry,
   type ShopEntryKind,
 } from '.';
+import { printPhrase, type LengthUnit, type Phrase } from '../units';
 import { shopEntryProblems, shopEntryWords, shopWith } from '../shopForms';
 
 const entry = (seq: number, kind: string, body: object, benchTime = '2026-11-23T08:00:00.000Z') =>
@@ -38,6 +39,9 @@ const gauge = (change: object = {}) => ({
 });
 const check = (seq: number, shows: number, at: string, of = 'feeler-fine') =>
   entry(seq, 'gauge-check', { gauge: of, shows }, at);
+
+/** The first of what is said. */
+const told = ([first = []]: Phrase[], unit: LengthUnit = 'mm') => printPhrase(first, unit);
 
 /** An entry as it is sent: its number comes with the writing. */
 const plain = ({ seq: _seq, ...rest }: ShopEntry) => rest;
@@ -117,7 +121,7 @@ describe('the gauges of a shop', () => {
     expect(calibrationDue(micrometer)).toBe('2026-10-31');
     expect(daysToCalibration(micrometer, '2026-11-23T10:00:00Z', 'UTC')).toBe(-23);
     expect(gaugeWarnings(kept, 'micrometer', '2026-10-31T10:00:00Z')).toEqual([]);
-    expect(gaugeWarnings(kept, 'micrometer', '2026-11-01T10:00:00Z')[0]).toMatch(/ran out on 31 Oct 2026/);
+    expect(told(gaugeWarnings(kept, 'micrometer', '2026-11-01T10:00:00Z'))).toMatch(/ran out on 31 Oct 2026/);
     // Good to the end of its last day where the shop is, not where the server is.
     const inZone = (timeZone: string) => ({ ...kept, hours: { ...kept.hours, timeZone } });
     expect(gaugeWarnings(inZone('Asia/Kolkata'), 'micrometer', '2026-10-31T20:00:00Z')).toHaveLength(1);
@@ -128,7 +132,21 @@ describe('the gauges of a shop', () => {
   });
   test('that show something at zero ask to be set', () => {
     const shop = foldShop([check(1, 0.02, '2026-11-23T08:00:00Z')]);
-    expect(gaugeWarnings(shop, 'feeler-fine', '2026-11-23T09:00:00Z')[0]).toMatch(/showed 0.02 at zero/);
+    const said = gaugeWarnings(shop, 'feeler-fine', '2026-11-23T09:00:00Z');
+    // In the unit of the job, whatever the gauge is marked in.
+    expect(told(said)).toMatch(/showed 0.020 mm at zero/);
+    expect(told(said, 'thou')).toMatch(/showed 0.8 thou at zero/);
+  });
+  test('with a scale of their own tell its marks, and forces newtons', () => {
+    const shop = foldShop([
+      entry(1, 'gauge', gauge({ kind: 'leak-scale', scale: { unit: 'kPa', closed: 0, open: 2.5 } })),
+      check(2, 0.3, '2026-11-23T08:00:00Z', 'micrometer'),
+      entry(3, 'gauge', gauge({ id: 'pull', name: 'Pull gauge', kind: 'force-gauge' })),
+      check(4, -0.5, '2026-11-23T08:00:00Z', 'pull'),
+    ]);
+    const of = (id: string) => told(gaugeWarnings(shop, id, '2026-10-23T09:00:00Z'), 'thou');
+    expect(of('micrometer')).toMatch(/showed 0.3 kPa at zero/);
+    expect(of('pull')).toMatch(/showed .0.50 N at zero/);
   });
   test('that show no more at zero than their own doubt do not', () => {
     const doubt = (gauge: KeptGauge) => Math.max(gauge.maxPermissibleError, gauge.resolution);
@@ -151,7 +169,8 @@ describe('the gauges of a shop', () => {
       return readingDoubts(shop, job.state.points.get('pad:e:gap@0')?.readings.slice(-1) ?? []);
     };
     expect(doubtsAt(1)).toEqual([]);
-    expect(doubtsAt(10)[0]).toMatch(/moved by 0.020 between two zero checks/);
+    expect(told(doubtsAt(10))).toMatch(/moved by 0.020 mm between two zero checks/);
+    expect(told(doubtsAt(10), 'in')).toMatch(/moved by 0.0008 in between/);
     expect(doubtsAt(10, 'feeler-film')).toEqual([]);
     expect(doubtsAt(45)).toEqual([]);
   });
@@ -164,7 +183,7 @@ describe('the gauges of a shop', () => {
         shop,
         [...job.state.points.values()].flatMap(({ readings }) => readings),
       ),
-    ).toEqual(['Fine feeler strips was past its calibration when these were read.']);
+    ).toEqual([['Fine feeler strips was past its calibration when these were read.']]);
   });
 });
 

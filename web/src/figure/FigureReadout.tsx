@@ -55,7 +55,7 @@ export function FigureReadout({
           {where}
         </label>
         <div className="soft">
-          {point ? `${askWords(point)} in ${typedUnit(point.measure, unit, figure.gauge?.scale)} · ${next}` : next}
+          {point ? `${askWords(point)}, ${typedUnit(point.measure, unit, figure.gauge?.scale)} · ${next}` : next}
         </div>
       </div>
       <div>

@@ -1,6 +1,6 @@
 'use client';
 
-import { gaugeWarnings, readingDoubts, type ReadingState } from '@holotonos/core';
+import { gaugeWarnings, printPhrase, readingDoubts, type ReadingState } from '@holotonos/core';
 import { useId } from 'react';
 import { Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
@@ -21,10 +21,11 @@ export function GaugePanel({
   warnings?: readonly string[];
   undecided?: string;
 }) {
-  const { shop, now } = useJob();
+  const { state, shop, now } = useJob();
   const id = useId();
   const { gauge, choices, devices, asksAir, air, setAir } = figure;
-  const warn = [...(gauge ? gaugeWarnings(shop, gauge.id, now) : []), ...readingDoubts(shop, readings), ...warnings];
+  const doubts = [...(gauge ? gaugeWarnings(shop, gauge.id, now) : []), ...readingDoubts(shop, readings)];
+  const warn = [...doubts.map((said) => printPhrase(said, state.unit)), ...warnings];
   const number = (text: string) => (text.trim() === '' || !Number.isFinite(Number(text)) ? null : Number(text));
   return (
     <div className="sheet mb-0">

@@ -7,11 +7,10 @@ import {
   drifts,
   freshId,
   gaugeKinds,
-  gaugeTakes,
   gaugesInUse,
   idsOf,
   isOverdue,
-  unitOfMeasure,
+  unitOfGauge,
   type GaugeKind,
   type KeptGauge,
   type ShopState,
@@ -24,10 +23,6 @@ import { TypedChoice, TypedEnd, TypedText } from '@/ui/typedFields';
 import { useTypedForm } from '@/ui/useTypedForm';
 import { useWhen } from '@/frame/BenchContext';
 
-const unitOf = (kind: GaugeKind) => {
-  const [first] = gaugeTakes[kind];
-  return first ? unitOfMeasure(first) : '%';
-};
 /** A calibration that runs out so soon is worth a word, days. */
 const soonDays = 30;
 
@@ -100,7 +95,7 @@ function GaugeForm({
   const [kind, unit] = useWatch({ control, name: ['kind', 'unit'] });
   /** a tester that shows marks of its own, or how far a pressure drops */
   const hasScale = kind === 'leak-scale';
-  const own = hasScale ? unit.trim() || 'marks' : unitOf(kind);
+  const own = hasScale ? unit.trim() || 'marks' : unitOfGauge(kind);
   const figure = { control, inputMode: 'decimal' } as const;
   return (
     <form className="shop-form" onSubmit={submit}>
@@ -148,7 +143,7 @@ function ZeroCheck({ gauge, write, done }: { gauge: KeptGauge; write: WriteShop;
       <TypedText
         control={control}
         name="shows"
-        label={`${gauge.name} shows at zero, ${gauge.scale?.unit ?? unitOf(gauge.kind)}`}
+        label={`${gauge.name} shows at zero, ${gauge.scale?.unit ?? unitOfGauge(gauge.kind)}`}
         inputMode="decimal"
         autoFocus
       />
@@ -197,7 +192,7 @@ export function GaugesSection({ shop, write, now }: { shop: ShopState; write: Wr
         <tbody>
           {shelf.map((gauge) => {
             const check = shop.checks.filter((each) => each.gauge === gauge.id).at(-1);
-            const unit = gauge.scale?.unit ?? unitOf(gauge.kind);
+            const unit = gauge.scale?.unit ?? unitOfGauge(gauge.kind);
             return (
               <tr key={gauge.id}>
                 <th scope="row">
