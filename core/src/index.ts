@@ -178,6 +178,7 @@ export {
   foldShopBook,
   freshBook,
   freshShop,
+  asShown,
   gaugeWarnings,
   gaugesFor,
   gaugesInUse,

@@ -58,7 +58,7 @@ describe('the shop', () => {
     await press(page, 'Write the check down');
     await seeText(page, 'Feeler film set moved by 0.020');
     await page.goto(`${base}/measure?group=pad&part=e`);
-    await seeText(page, 'moved by 0.020 between two zero checks while these were read');
+    await seeText(page, 'moved by 0.020 mm between two zero checks while these were read');
   });
 
   test('a set of limits is copied with reasons; a job takes it up and is judged anew, nothing rewritten', async () => {

@@ -3,7 +3,7 @@ import type { JobState } from '../job';
 import { learnedReturn, learnedSteps, straightenPasses, tenonZones, turnPasses } from '../measures';
 import { learn, type Learned } from '../metrology';
 import { cutsMade } from '../sound';
-import { length, phrase, type Phrase } from '../units';
+import { length, phrase, stock, type Phrase } from '../units';
 import type { MeasureGroup } from '../vocabulary';
 
 /** Something a job has learned of its own instrument: true of this metal and no other. */
@@ -73,7 +73,7 @@ export function jobLessons(state: JobState, type: InstrumentType): JobLesson[] {
     const by = cut.spread === null ? '' : ` ± ${cut.spread.toFixed(1)}`;
     return [
       lesson(
-        phrase`A tenth of a millimetre on its diameter moves its notes by ${cut.value.toFixed(1)}${by} ¢`,
+        phrase`${stock(0.1)} more or less on its diameter moves its notes by ${cut.value.toFixed(1)}${by} ¢`,
         cut.seen,
       ),
     ];

@@ -51,7 +51,7 @@ export function unitOfGauge(kind: GaugeKind): MeasureUnit {
 }
 
 /** A figure of a gauge: in the marks of its own scale, or as a quantity, for a job may go by another unit than the shop. */
-const asShown = ({ kind, scale }: KeptGauge, value: number): string | Quantity =>
+export const asShown = ({ kind, scale }: KeptGauge, value: number): string | Quantity =>
   scale ? `${value} ${scale.unit}` : { value, unit: unitOfGauge(kind) };
 
 /** What speaks against trusting a gauge now, for whoever is about to read with it. */

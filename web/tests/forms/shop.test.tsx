@@ -71,7 +71,7 @@ describe('gauges', () => {
       await press('Write the check down');
     }
     expect(bench.written.map(({ body }) => body.shows)).toEqual([0, -0.05]);
-    expect(screen.getByText(/moved by −0\.050 between/)).toBeTruthy();
+    expect(screen.getByText(/moved by −0\.050 mm between/)).toBeTruthy();
     await press(`Zero check of ${name}`);
     type(new RegExp(`^${name} shows at zero`), 'nought');
     await press('Write the check down');

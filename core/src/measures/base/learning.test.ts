@@ -207,7 +207,7 @@ describe('what a job teaches about its own metal', () => {
     job.write('pass', { pass: 'cut', group: 'hole', part: hole, amount: 0.2, disturbs: [`pitch:${note}`] });
     cents(-11);
     expect(told(jobLessons(job.state, sax).at(-1)?.what)).toBe(
-      'A tenth of a millimetre on its diameter moves its notes by 4.5 ¢',
+      '0.10 mm more or less on its diameter moves its notes by 4.5 ¢',
     );
   });
   test('the middle of no figures is none', () => {

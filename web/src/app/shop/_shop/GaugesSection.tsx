@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  asShown,
   parseNumber,
   calibrationDue,
   daysToCalibration,
@@ -10,6 +11,8 @@ import {
   gaugesInUse,
   idsOf,
   isOverdue,
+  phrase,
+  printPhrase,
   unitOfGauge,
   type GaugeKind,
   type KeptGauge,
@@ -169,12 +172,17 @@ export function GaugesSection({ shop, write, now }: { shop: ShopState; write: Wr
         </Button>
       </div>
       {open?.id === '' && <GaugeForm start={blank} known={false} gauges={shop.gauges} write={write} done={close} />}
-      {moved.map(({ gauge, from, to, by }) => (
-        <p key={`${gauge}${from}`} className="say attention">
-          {shop.gauges.find(({ id }) => id === gauge)?.name} moved by {by.toFixed(3).replace('-', '−')} between{' '}
-          {momentText(from)} and {momentText(to)}: what it read in between is marked as doubtful.
-        </p>
-      ))}
+      {moved.map(({ gauge: id, from, to, by }) => {
+        const gauge = shop.gauges.find((each) => each.id === id);
+        return (
+          gauge && (
+            <p key={`${id}${from}`} className="say attention">
+              {gauge.name} moved by {printPhrase(phrase`${asShown(gauge, by)}`, 'mm')} between {momentText(from)} and{' '}
+              {momentText(to)}: what it read in between is marked as doubtful.
+            </p>
+          )
+        );
+      })}
       <table className="readings shop-table">
         <caption className="visually-hidden">Gauges of the shop</caption>
         <thead>
