@@ -254,6 +254,7 @@ export { orderRound, roundProgress, type RoundState } from './rounds';
 export { gaugeGate, readGaugeLine, type GateCounts, type GaugeReading } from './devices';
 export {
   adviceWords,
+  faultsAt,
   findingOfPicture,
   landingWords,
   landings,

@@ -16,7 +16,15 @@ export interface SurveyFault {
   spring?: SpringFault;
   /** written into the note, where the finding's own name says too little */
   note?: string;
+  /** where not every instrument can have it */
+  only?: Made;
 }
+
+/**
+ * How a place is made: of sheet metal, of what is thicker (wood, hard rubber, plastic), a neck that can be pulled down, or
+ * a tube that was bent out of metal and can be turned against the next.
+ */
+type Made = 'metal' | 'thick' | 'neck' | 'bent tube';
 
 export interface Station {
   id: SurveyStation;
@@ -35,6 +43,8 @@ const fault = (
   spring?: SpringFault,
 ): SurveyFault => ({ press, kind, words, at, ...(note !== undefined && { note }), ...(spring && { spring }) });
 
+const only = (made: Made, of: SurveyFault): SurveyFault => ({ ...of, only: made });
+
 /** The stations of a survey in the order they are gone through, each asking only what can be seen there. */
 export const stations: readonly Station[] = [
   {
@@ -47,7 +57,7 @@ export const stations: readonly Station[] = [
       fault('o', 'receiver-oval', 'Receiver oval', ['joint']),
       fault('g', 'tenon-gouged', 'Tenon gouged', ['joint']),
       fault('c', 'cork-worn', 'Cork or thread worn', ['joint'], 'tape, grease or worn cork stands in for fit'),
-      fault('r', 'dent', 'Ridge inside the bore', ['joint'], 'ridge felt inside: knocked sideways'),
+      only('metal', fault('r', 'dent', 'Ridge inside the bore', ['joint'], 'ridge felt inside: knocked sideways')),
       fault('k', 'crack', 'Crack at the socket', ['joint']),
       fault('x', 'stuck-part', 'Stuck', ['joint']),
     ],
@@ -58,12 +68,12 @@ export const stations: readonly Station[] = [
     look: 'Let a straight light edge run along the tube: breaks in it are dents, a slope is a bend. Sight down the four quarter lines. Look at the back and round the thumb keys too.',
     faults: [
       fault('b', 'body-bent', 'Bent', ['section']),
-      fault('n', 'bell-turned', 'Turned against its neighbour', ['section']),
-      fault('w', 'neck-down', 'Neck pulled down', ['section']),
-      fault('d', 'dent', 'Dent', ['section']),
-      fault('s', 'seam-open', 'Seam open', ['section']),
+      only('bent tube', fault('n', 'bell-turned', 'Turned against its neighbour', ['section'])),
+      only('neck', fault('w', 'neck-down', 'Neck pulled down', ['section'])),
+      only('metal', fault('d', 'dent', 'Dent', ['section'])),
+      only('metal', fault('s', 'seam-open', 'Seam open', ['section'])),
       fault('k', 'crack', 'Crack', ['section']),
-      fault('y', 'tarnish', 'Tarnish', ['section']),
+      only('metal', fault('y', 'tarnish', 'Tarnish', ['section'])),
       fault('i', 'dirt', 'Dirt', ['section']),
     ],
   },
@@ -72,11 +82,11 @@ export const stations: readonly Station[] = [
     title: 'Tone holes',
     look: 'Seams of soldered holes under a glass: an odd bright spot in even tarnish is a clue. Then chips, rims pushed in, and holes gone oval beside a dent.',
     faults: [
-      fault('u', 'hole-unsoldered', 'Seam doubtful or open', ['hole']),
-      fault('c', 'rim-chipped', 'Rim chipped', ['hole']),
-      fault('p', 'rim-warped', 'Rim pushed in', ['hole'], 'rim pushed in'),
+      only('metal', fault('u', 'hole-unsoldered', 'Seam doubtful or open', ['hole'])),
+      only('thick', fault('c', 'rim-chipped', 'Rim chipped', ['hole'])),
+      only('metal', fault('p', 'rim-warped', 'Rim pushed in', ['hole'], 'rim pushed in')),
       fault('o', 'hole-oval', 'Oval', ['hole']),
-      fault('d', 'dent', 'Dent beside it', ['hole']),
+      only('metal', fault('d', 'dent', 'Dent beside it', ['hole'])),
       fault('k', 'crack', 'Crack into it', ['hole']),
       fault('i', 'dirt', 'Dirt in it', ['hole']),
     ],
@@ -172,3 +182,32 @@ export function stationPlaces(type: InstrumentType, id: SurveyStation): { part: 
   const kinds = new Map(places[id].map((place) => [place.part, place.kind]));
   return downTheTube(type, [...kinds.keys()]).map((part) => ({ part, kind: kinds.get(part) ?? 'key' }));
 }
+
+/** No sheet metal is so thick, and nothing turned of wood so thin, mm. */
+const thickFrom = 2;
+
+/** Is a place made so that it can have what only such places have? */
+function isMade(type: InstrumentType, part: string, made: Made): boolean {
+  const { sections, joints, holes, family } = type;
+  const joint = joints.find(({ id }) => id === part);
+  const own = holes.find(({ id }) => id === part)?.section ?? part;
+  const at = sections.filter(({ id }) => (joint ? id === joint.upper || id === joint.lower : id === own));
+  const metal = at.some(({ wall }) => wall < thickFrom);
+  if (made === 'metal') return metal;
+  if (made === 'thick') return at.some(({ wall }) => wall >= thickFrom);
+  // The tubes of flutes are straight, and their joints are turned by hand.
+  const bent = metal && family !== 'flute' && family !== 'piccolo';
+  return made === 'bent tube' ? bent : bent && sections.length > 1 && sections[0]?.id === part;
+}
+
+/** The faults that can sit at a place of a station on this instrument, each with its key. */
+export const faultsAt = (
+  type: InstrumentType,
+  { faults }: Station,
+  place: { part: string; kind: PlaceKind } | null,
+): SurveyFault[] =>
+  place === null
+    ? []
+    : faults.filter(
+        ({ at, only: made }) => at.includes(place.kind) && (made === undefined || isMade(type, place.part, made)),
+      );

@@ -3,7 +3,17 @@ import { TestJob } from '../../tests/testJob';
 import { applyOptions, shippedTypes } from '../instruments';
 import { solveSeat } from '../pads';
 import { surveyStations } from '../vocabulary';
-import { lightClocks, lightDirection, lightPicture, namedPictures, stationPlaces, stations, surveyProgress } from '.';
+import {
+  faultsAt,
+  lightClocks,
+  lightDirection,
+  lightPicture,
+  namedPictures,
+  station,
+  stationPlaces,
+  stations,
+  surveyProgress,
+} from '.';
 
 describe('the picture a leak light makes', () => {
   test.each([
@@ -64,6 +74,44 @@ describe('stations', () => {
       }
     },
   );
+});
+
+describe('the faults that are offered', () => {
+  const offered = (id: string, at: 'joints' | 'body' | 'holes', part: string) => {
+    const type = applyOptions(shippedTypes.find((each) => each.id === id) as (typeof shippedTypes)[number], []);
+    const place = stationPlaces(type, at).find((each) => each.part === part) ?? null;
+    return faultsAt(type, station(at), place).map(({ words }) => words);
+  };
+  test('of a wooden body are none that only metal has', () => {
+    expect(offered('oboe', 'body', 'top')).toEqual(['Bent', 'Crack', 'Dirt']);
+    expect(offered('b-flat-clarinet', 'joints', 'middle-joint')).not.toContain('Ridge inside the bore');
+    const [hole] = shippedTypes.find(({ id }) => id === 'oboe')?.holes ?? [];
+    expect(offered('oboe', 'holes', hole?.id ?? '')).toEqual(['Rim chipped', 'Oval', 'Crack into it', 'Dirt in it']);
+  });
+  test('of metal are those of metal, and only a neck is pulled down', () => {
+    expect(offered('alto-saxophone', 'body', 'neck')).toContain('Neck pulled down');
+    expect(offered('alto-saxophone', 'body', 'bell')).toEqual([
+      ...['Bent', 'Turned against its neighbour', 'Dent', 'Seam open', 'Crack', 'Tarnish', 'Dirt'],
+    ]);
+    expect(offered('alto-saxophone', 'holes', 'low-b')).not.toContain('Rim chipped');
+    expect(offered('alto-saxophone', 'joints', 'neck-receiver')).toContain('Ridge inside the bore');
+    // One piece has nothing to be turned against or pulled from.
+    expect(offered('soprano-saxophone', 'body', 'body')).not.toContain('Neck pulled down');
+    // Flutes are straight.
+    expect(offered('concert-flute', 'body', 'head')).toEqual(['Bent', 'Dent', 'Seam open', 'Crack', 'Tarnish', 'Dirt']);
+  });
+  test('go by each section where an instrument is made of both', () => {
+    expect(offered('piccolo', 'body', 'head')).toContain('Dent');
+    expect(offered('piccolo', 'body', 'body')).not.toContain('Dent');
+    expect(offered('bass-clarinet', 'body', 'neck')).toContain('Neck pulled down');
+    expect(offered('bass-clarinet', 'body', 'bell')).toContain('Turned against its neighbour');
+    expect(offered('bass-clarinet', 'body', 'upper')).toEqual(['Bent', 'Crack', 'Dirt']);
+    expect(offered('bass-clarinet', 'joints', 'neck-joint')).toContain('Ridge inside the bore');
+  });
+  test('are none where there is no place', () => {
+    const [type] = shippedTypes as [(typeof shippedTypes)[number]];
+    expect(faultsAt(type, station('body'), null)).toEqual([]);
+  });
 });
 
 describe('progress', () => {

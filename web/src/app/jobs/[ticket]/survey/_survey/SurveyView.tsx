@@ -81,11 +81,9 @@ function StationList({ survey }: { survey: Survey }) {
 
 /** The faults that can be seen at this place, each on its key. */
 function Faults({ survey }: { survey: Survey }) {
-  const { here, place } = survey;
-  const faults = here.faults.filter(({ at }) => place !== null && at.includes(place.kind));
   return (
     <div className="fault-keys" role="group" aria-label="Faults at this place">
-      {faults.map(({ press, words }) => (
+      {survey.faults.map(({ press, words }) => (
         <button key={press} type="button" onClick={() => survey.fault(press)}>
           <kbd>{press}</kbd> {words}
         </button>

@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  faultsAt,
   landingWords,
   lastAct,
   lightPicture,
@@ -52,6 +53,7 @@ export function useSurvey() {
   const places = useMemo(() => stationPlaces(type, at.id), [type, at.id]);
   const place = places[Math.min(at.index, places.length - 1)] ?? null;
   const part = place?.part ?? null;
+  const faults = useMemo(() => faultsAt(type, here, place), [type, here, place]);
   const findings = useMemo(
     () => [...state.findings.values()].filter((finding) => finding.status !== 'declined'),
     [state.findings],
@@ -126,7 +128,7 @@ export function useSurvey() {
     setSaid(`${names.get(part) ?? part}: written`);
   };
   const fault = (press: string): boolean => {
-    const found = here.faults.find((each) => each.press === press && place !== null && each.at.includes(place.kind));
+    const found = faults.find((each) => each.press === press);
     if (found) mark(found.kind, found.note ?? '', found.spring);
     return found !== undefined;
   };
@@ -178,6 +180,7 @@ export function useSurvey() {
   return {
     progress,
     here,
+    faults,
     places,
     place,
     index: at.index,
