@@ -54,6 +54,27 @@ afterEach(() => {
 });
 
 describe('the intake', () => {
+  test('the nearest type that is shown is the one that is sent, whichever family it was chosen for', async () => {
+    const { sent } = shown(() => answered(201));
+    fill();
+    const nearest = () => field('Nearest type') as unknown as HTMLSelectElement;
+    for (const [i, [family, id]] of (
+      [
+        ['oboe', 'oboe'],
+        ['flute', 'concert-flute'],
+        ['other', 'home-made'],
+        ['clarinet', 'b-flat-clarinet'],
+      ] as const
+    ).entries()) {
+      type('Family', family);
+      expect([family, nearest().value, nearest().selectedOptions[0]?.value]).toEqual([family, id, id]);
+      await open(i + 1, sent);
+      expect(sent().at(-1)?.body['instrumentType']).toBe(id);
+    }
+    // Chosen by hand it stays, and says so.
+    type('Nearest type', 'home-made');
+    expect(nearest().selectedOptions[0]?.textContent).toMatch(/^Never met before/);
+  });
   test('what is needed is asked for by its field, and nothing is sent', async () => {
     const { sent } = shown(() => answered(201));
     type(/^Ticket/, 'a/b');

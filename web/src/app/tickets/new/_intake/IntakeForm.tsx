@@ -14,7 +14,7 @@ import {
 } from '@holotonos/core';
 import { useRouter } from 'next/navigation';
 import { useId, useState } from 'react';
-import { useForm, useWatch, type UseFormRegister } from 'react-hook-form';
+import { useController, useForm, useWatch, type UseFormRegister } from 'react-hook-form';
 import { v4 as newId } from 'uuid';
 import { bodyResolver } from '@/ui/bodyResolver';
 import { useBench } from '@/frame/BenchContext';
@@ -119,6 +119,8 @@ export function IntakeForm({ types }: { types: readonly TypeChoice[] }) {
     control,
     name: ['family', 'practice', 'protectedMaterial', 'instrumentType', 'scope'],
   });
+  // Its choices change with the family: what is shown has to follow what is chosen, not what the list last had.
+  const { field: nearest } = useController({ control, name: 'instrumentType' });
   const ofFamily = (name: string) => types.filter((type) => type.family === name);
   const choices = ofFamily(family).length > 0 ? ofFamily(family) : types;
   const chosen = types.find(({ id }) => id === typeId);
@@ -197,7 +199,7 @@ export function IntakeForm({ types }: { types: readonly TypeChoice[] }) {
             </div>
             <div className="col-sm-7 mb-3">
               <Form.Label htmlFor="instrumentType">Nearest type</Form.Label>
-              <Form.Select id="instrumentType" {...register('instrumentType')}>
+              <Form.Select id="instrumentType" {...nearest}>
                 {choices.map(({ id, name }) => (
                   <option key={id} value={id}>
                     {name}
