@@ -49,6 +49,14 @@ describe('an instrument nobody has looked at', () => {
     expect(mechanism.assumed.get('f-key')).toEqual(['pad']);
     expect(mechanism.keys.find(({ id }) => id === 'f-key')?.travel).toBe(2.2);
   });
+  test('a cup with a light spring that a lever holds shut wants to open; one that its touch alone opens does not', () => {
+    const alto = applyOptions(instrumentType('alto-saxophone') as InstrumentType, []);
+    const { mechanism } = regulationOf(jobOf(alto).state, alto, films);
+    const restOf = (key: string) => mechanism.keys.find(({ id }) => id === key)?.rest;
+    const actsOn = (key: string) => mechanism.links.filter(({ follower }) => follower === key).map(({ acts }) => acts);
+    expect([restOf('g-sharp-key'), actsOn('g-sharp-key')]).toEqual(['open', ['holds-shut-at-rest', 'holds-shut']]);
+    expect([restOf('side-c-key'), actsOn('side-c-key')]).toEqual(['closed', ['carries']]);
+  });
   test('of a pad that is not level it knows the side: by gaps, by a look, by the leak light', () => {
     const { job, now } = flutist();
     const side = (hole: string) => now().mechanism.openSides.get(hole);
