@@ -1,8 +1,23 @@
 import { expect, test } from '@jest/globals';
 import { TestJob } from '../../tests/testJob';
+import { phrase, printPhrase, type LengthUnit } from '../units';
 import { pass } from './pass.kind';
 
 const line = (part: string) => ({ group: 'body-line', part, measure: 'deviation', clock: 0, at: 40 }) as const;
+
+test('a pass says how far it was set: degrees, clicks, or a length in the unit of the job', () => {
+  const words = (kind: string, amount: number | undefined, unit: LengthUnit = 'mm') => {
+    const entry = { pass: kind, group: 'hole', part: 'e', disturbs: [], ...(amount !== undefined && { amount }) };
+    return printPhrase(phrase`${pass.words(entry as never, () => 'E')}`, unit);
+  };
+  expect(words('straighten', 2)).toBe('Straightening by 2°: E');
+  expect([words('expand', 1), words('shrink', 3)]).toEqual(['Expanding by 1 click: E', 'Shrinking by 3 clicks: E']);
+  expect([words('cut', 0.254), words('cut', 0.254, 'in')]).toEqual([
+    'Opening the hole by 0.254 mm: E',
+    'Opening the hole by 0.0100 in: E',
+  ]);
+  expect(words('lap', undefined)).toBe('Lapping: E');
+});
 
 test('passes are counted by their kind and part, and what they make stale says which it was', () => {
   const job = new TestJob();
@@ -26,18 +41,5 @@ test('passes are counted by their kind and part, and what they make stale says w
     'turn-bell body',
     'straighten body',
     'straighten neck',
-  ]);
-});
-
-test('how far is said in degrees where it is turned, else as a figure', () => {
-  const words = (kind: 'straighten' | 'lap', amount?: number) =>
-    pass.words(
-      { pass: kind, group: 'joint', part: 'neck', disturbs: [], ...(amount !== undefined && { amount }) },
-      () => 'Neck',
-    );
-  expect([words('straighten', 2), words('lap', 0.1), words('lap')]).toEqual([
-    'Straightening by 2°: Neck',
-    'Lapping by 0.1 mm: Neck',
-    'Lapping: Neck',
   ]);
 });

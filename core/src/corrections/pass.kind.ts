@@ -4,6 +4,7 @@ import { partId } from '../instruments/instrumentType.schema';
 import type { JobKind } from '../job';
 import { disturb } from '../readings';
 import { measurePattern } from '../readings/point.schema';
+import { length, phrase, type Phrase } from '../units';
 import { freeText } from '../validation/plain.schema';
 import { measureGroups, passKinds, type PassKind } from '../vocabulary';
 
@@ -53,11 +54,11 @@ export const passWords: Record<PassKind, string> = {
 const byAngle: readonly PassKind[] = ['straighten', 'turn-bell'];
 const byClicks: readonly PassKind[] = ['expand', 'shrink'];
 
-/** How far a pass was set, in words. */
-function setWords(kind: PassKind, amount: number): string {
-  if (byAngle.includes(kind)) return `${amount}°`;
-  if (!byClicks.includes(kind)) return `${amount} mm`;
-  return `${amount} ${amount === 1 ? 'click' : 'clicks'}`;
+/** How far a pass was set. */
+function setWords(kind: PassKind, amount: number): Phrase {
+  if (byAngle.includes(kind)) return phrase`${amount}°`;
+  if (!byClicks.includes(kind)) return phrase`${length(amount)}`;
+  return phrase`${amount} ${amount === 1 ? 'click' : 'clicks'}`;
 }
 
 /** One pass of a correction: what it was set to, and what it makes stale. */
@@ -71,8 +72,8 @@ export const pass: JobKind<'pass', Body> = {
     disturb(draft, disturbs, { entry: id, operation: `pass:${done.pass}:${done.part}`, title });
   },
   words: ({ pass: kind, part, amount, note }, name) => {
-    const set = amount === undefined ? '' : ` by ${setWords(kind, amount)}`;
-    return `${passWords[kind]}${set}: ${name(part)}${note ? `. ${note}` : ''}`;
+    const set = amount === undefined ? [] : phrase` by ${setWords(kind, amount)}`;
+    return phrase`${passWords[kind]}${set}: ${name(part)}${note ? `. ${note}` : ''}`;
   },
   turnsPlan: false,
   bears: false,
