@@ -1,11 +1,13 @@
 import {
   instrumentType,
+  lengthUnits,
   partNames,
   readEntry,
   searchGroups,
   searchTerms,
   type Entry,
   type InstrumentType,
+  type LengthUnit,
   type SearchGroup,
   type SearchTerms,
 } from '@holotonos/core';
@@ -69,22 +71,41 @@ export async function findEntries(
   return { found: found.slice(0, limit), more: found.length > limit || rows.length === asked };
 }
 
-/** What the parts of each ticket are called, by its intake; parts that were named later keep their ids. */
-export async function namesOfTickets(
-  db: Database,
-  tickets: readonly string[],
-): Promise<Map<string, ReadonlyMap<string, string>>> {
+/** How what stands in a ticket is to be read. */
+export interface Reading {
+  /** what its parts are called; those that were named later keep their ids */
+  names: ReadonlyMap<string, string>;
+  unit: LengthUnit;
+}
+
+/** How each of these tickets is to be read, by its newest intake. */
+export async function howTicketsRead(db: Database, tickets: readonly string[]): Promise<Map<string, Reading>> {
   if (tickets.length === 0) return new Map();
   const rows = await db
     .select({ ticket: jobs.ticket, body: entries.body })
     .from(entries)
     .innerJoin(jobs, eq(jobs.id, entries.jobId))
-    .where(and(inArray(jobs.ticket, [...new Set(tickets)]), eq(entries.kind, 'intake'), eq(entries.seq, 1)));
+    .where(and(inArray(jobs.ticket, [...new Set(tickets)]), eq(entries.kind, 'intake')))
+    .orderBy(entries.seq);
   return new Map(
     rows.map(({ ticket, body }) => {
-      const { type, instrumentType: id } = body as { type?: InstrumentType; instrumentType?: string };
+      const {
+        type,
+        instrumentType: id,
+        unit,
+      } = body as {
+        type?: InstrumentType;
+        instrumentType?: string;
+        unit?: string;
+      };
       const known = type ?? instrumentType(id ?? '');
-      return [ticket, known ? partNames(known) : new Map<string, string>()];
+      return [
+        ticket,
+        {
+          names: known ? partNames(known) : new Map<string, string>(),
+          unit: lengthUnits.find((each) => each === unit) ?? 'mm',
+        },
+      ];
     }),
   );
 }

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { searchGroups, type NewEntry } from '@holotonos/core';
 import { randomUUID } from 'node:crypto';
-import { appendEntry, findEntries, listTickets, namesOfTickets, openJob } from '../src';
+import { appendEntry, findEntries, howTicketsRead, listTickets, openJob } from '../src';
 import { testDatabase, type TestDatabase } from './database';
 import { entryOf, intakeOf } from './entries';
 
@@ -96,8 +96,8 @@ test('words are looked up by an index that knows every kind that is searched', a
 test('tickets are found by their serial, with and without its blanks, and their parts have names', async () => {
   for (const search of ['n 12-345', 'n12345'])
     expect((await listTickets(db, { search, limit: 5 })).lines.map(({ ticket }) => ticket)).toEqual(['S-1']);
-  const names = await namesOfTickets(db, ['S-1', 'S-1', 'S-9']);
-  expect([...names.keys()]).toEqual(['S-1']);
-  expect(names.get('S-1')?.get('low-b-flat')).toBe('Low B♭');
-  expect(await namesOfTickets(db, [])).toEqual(new Map());
+  const reading = await howTicketsRead(db, ['S-1', 'S-1', 'S-9']);
+  expect([...reading.keys()]).toEqual(['S-1']);
+  expect(reading.get('S-1')?.names.get('low-b-flat')).toBe('Low B♭');
+  expect(await howTicketsRead(db, [])).toEqual(new Map());
 });

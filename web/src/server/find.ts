@@ -1,6 +1,6 @@
 import 'server-only';
 import { entryWords, searchGroupOf, searchGroups, type SearchGroup } from '@holotonos/core';
-import { findEntries, listTickets, namesOfTickets, type TicketLine } from '@holotonos/store';
+import { findEntries, howTicketsRead, listTickets, type TicketLine } from '@holotonos/store';
 import { getDb } from './store';
 
 /** A line that was found, as a page shows it. */
@@ -45,7 +45,7 @@ export async function find(text: string, group?: SearchGroup): Promise<Found> {
     group ? { lines: [], total: 0 } : listTickets(db, { search: text, limit: mostTickets }),
     findEntries(db, { text, group, limit: mostLines }),
   ]);
-  const names = await namesOfTickets(
+  const reading = await howTicketsRead(
     db,
     found.map(({ ticket }) => ticket),
   );
@@ -56,7 +56,8 @@ export async function find(text: string, group?: SearchGroup): Promise<Found> {
     lines: found.flatMap(({ ticket, entry }): FoundLine[] => {
       const known = searchGroupOf(entry.kind);
       if (!known) return [];
-      const words = entryWords(entry, names.get(ticket) ?? new Map(), 'mm');
+      const { names, unit } = reading.get(ticket) ?? { names: new Map<string, string>(), unit: 'mm' as const };
+      const words = entryWords(entry, names, unit);
       const { note = '', reason = '' } = entry.body as { note?: string; reason?: string };
       const said = [note, reason].filter((each) => each !== '' && !words.includes(each)).join(' ');
       const { id, author, benchTime } = entry;
