@@ -101,6 +101,10 @@ describe('entries', () => {
       for (const route of [exportRoute, jobType]) expect((await route.GET(at('/'), of({ ticket }))).status).toBe(404);
     },
   );
+  test('are given from the first where nobody says after which', async () => {
+    const all = await json(await entries.GET(at('/'), of({ ticket: 'LL-201' })));
+    expect((all.body.entries as { seq: number }[])[0]?.seq).toBe(1);
+  });
   test.each([
     ['0', 200],
     ['5', 200],

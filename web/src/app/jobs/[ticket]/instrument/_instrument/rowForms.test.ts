@@ -16,10 +16,22 @@ describe('rows from a form', () => {
     const hole = rowFrom(blank, 'holes', 'vent', 'Vent', { at: '123,5' });
     expect(hole).toMatchObject({ id: 'vent', name: 'Vent', at: 123.5, section: 'tube', rim: 'cut' });
     expect(hole.assumed).toEqual(['clock', 'diameter', 'chimney']);
+    expect([hole.clock, hole.diameter, hole.chimney]).toEqual([0, 8, 5]);
+    expect(rowFrom(blank, 'sections', 'bell', 'Bell', {})).toMatchObject({ length: 200, wall: 5 });
+    expect(rowFrom(blank, 'links', 'l', 'Link', {})).toMatchObject({ acts: 'carries', adjuster: 'cork' });
     expect(assumedWords('pads', ['diameter', 'axisDistance'])).toBe('diameter, hinge to its middle');
     const grown = changeType(blank, { put: { holes: [hole as InstrumentType['holes'][number]] } });
     expect(typeFormProblems(grown)).toEqual([]);
     expect(instrumentTypeProblems(grown)).toEqual([]);
+  });
+  test('asks for what nobody can assume, and for nothing else', () => {
+    const needed = Object.fromEntries(
+      changeableLists.flatMap((list) => {
+        const names = (rowForms[list]?.fields ?? []).filter((field) => field.needed).map(({ name }) => name);
+        return names.length > 0 ? [[list, names]] : [];
+      }),
+    );
+    expect(needed).toEqual({ pads: ['hole', 'key'], links: ['driver', 'follower'] });
   });
   test('parts that were left unchosen are not named', () => {
     expect(rowFrom(blank, 'keys', 'k', 'Key', { over: [] })).not.toHaveProperty('over');
