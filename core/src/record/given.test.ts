@@ -30,6 +30,15 @@ test('the record says what an instrument was given, as it is in it now and in th
     expect.stringMatching(/^cork of 1\.250 mm: .*, touch$/),
     expect.stringMatching(/^shims under .*: 90° 0\.050 mm$/),
   ]);
+  const key = sax.keys[0]?.id ?? '';
+  const spring = { key, which: 'main', section: { diameter: 0.8 }, material: 'blued-steel', length: 25, preset: 3 };
+  const arms = { travel: 0.6, catchRadius: 4, touchRadius: 20, padRadius: 16 };
+  job.write('spring-set', { ...spring, ...arms });
+  job.write('spring-set', { ...spring, ...arms, which: 'helper', section: { width: 2, thickness: 0.3 }, preset: 1.5 });
+  expect(said()?.slice(3)).toEqual([
+    expect.stringMatching(/^spring of .*: 0\.8 mm, bent 3\.000 mm at the catch$/),
+    expect.stringMatching(/^helper spring of .*, bent 1\.500 mm at the catch$/),
+  ]);
   expect(said('in')?.join(' ')).not.toMatch(/\d mm/);
 });
 
