@@ -158,6 +158,49 @@ describe('what this browser keeps of entries on their way', () => {
   });
 });
 
+describe('a store an older version left', () => {
+  test.each([
+    [1, ['outbox']],
+    [2, ['outbox', 'aside']],
+  ] as const)('of version %i is brought up to date, and what waits in it is sent', async (version, names) => {
+    const older = new IDBFactory();
+    const waits = note('from before');
+    await new Promise<void>((done, fail) => {
+      const request = older.open('holotonos', version);
+      request.onerror = () => fail(new Error('the older store did not open'));
+      request.onupgradeneeded = () => {
+        for (const name of names) {
+          const keys = name === 'outbox' ? { keyPath: 'order', autoIncrement: true } : { keyPath: 'entry.id' };
+          request.result.createObjectStore(name, keys).createIndex('ticket', 'ticket');
+        }
+        request.transaction?.objectStore('outbox').add({ ticket, entry: waits });
+      };
+      request.onsuccess = () => {
+        request.result.close();
+        done();
+      };
+    });
+    await withStore(older, async () => {
+      const bad = note('');
+      let takes = true;
+      const now = await page(() => (takes ? taken(now.asked)() : Response.json({ problems: [] }, { status: 400 })));
+      const heard: unknown[] = [];
+      now.queueOf(ticket).onTaken((entry) => heard.push(entry.body));
+      await until(() => heard.length === 1);
+      expect(heard).toEqual([waits.body]);
+      takes = false;
+      now.queueOf(ticket).add(bad);
+      await until(() => now.queueOf(ticket).state.aside.length === 1);
+      await settle();
+      const { keptLogs } = await import('../../src/outbox/kept');
+      expect(await keptLogs()).toContain(ticket);
+      const { keepSeen, seenAfter } = await import('../../src/outbox/seen');
+      await keepSeen(ticket, [{ ...waits, seq: 7, receivedAt: waits.benchTime } as Entry]);
+      expect((await seenAfter(ticket, 6)).map(({ seq }) => seq)).toEqual([7]);
+    });
+  });
+});
+
 describe('what this browser has seen written since a page was made', () => {
   const seen = (seq: number): Entry =>
     ({ ...note(`entry ${seq}`), seq, receivedAt: '2026-11-23T09:00:01.000Z' }) as Entry;
