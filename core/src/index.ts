@@ -261,6 +261,7 @@ export {
   lightClocks,
   lightPicture,
   linksAt,
+  lookAtPlace,
   namedPictures,
   padConditionWords,
   pictureWords,

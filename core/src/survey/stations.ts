@@ -31,6 +31,8 @@ export interface Station {
   title: string;
   /** how to look, in the words of the bench */
   look: string;
+  /** the same where it is made of wood or something as thick, if that is another thing to do */
+  lookThick?: string;
   faults: readonly SurveyFault[];
 }
 
@@ -51,6 +53,8 @@ export const stations: readonly Station[] = [
     id: 'joints',
     title: 'Joints',
     look: 'Try each joint for wobble, with the clamp screw loose. Look for tape or grease that stands in for fit, and feel inside the bore for a ridge where a joint was knocked sideways.',
+    lookThick:
+      'Try each joint for wobble: cork alone cannot cure it. Look for tape or thread that stands in for fit, and at the rim of each socket for a crack.',
     faults: [
       fault('l', 'joint-loose', 'Loose, wobbles', ['joint']),
       fault('t', 'joint-tight', 'Too tight', ['joint']),
@@ -66,6 +70,8 @@ export const stations: readonly Station[] = [
     id: 'body',
     title: 'Body',
     look: 'Let a straight light edge run along the tube: breaks in it are dents, a slope is a bend. Sight down the four quarter lines. Look at the back and round the thumb keys too.',
+    lookThick:
+      'Let a light run along the grain: cracks begin at the ends, at tone holes and at posts. Look for old fills and pins, and sight down the bore from both ends.',
     faults: [
       fault('b', 'body-bent', 'Bent', ['section']),
       only('bent tube', fault('n', 'bell-turned', 'Turned against its neighbour', ['section'])),
@@ -81,6 +87,8 @@ export const stations: readonly Station[] = [
     id: 'holes',
     title: 'Tone holes',
     look: 'Seams of soldered holes under a glass: an odd bright spot in even tarnish is a clue. Then chips, rims pushed in, and holes gone oval beside a dent.',
+    lookThick:
+      'Each rim under a glass: chips, pits and old fills break its reflection, a crack runs into the hole from outside. Then holes that have gone oval.',
     faults: [
       only('metal', fault('u', 'hole-unsoldered', 'Seam doubtful or open', ['hole'])),
       only('thick', fault('c', 'rim-chipped', 'Rim chipped', ['hole'])),
@@ -199,6 +207,10 @@ function isMade(type: InstrumentType, part: string, made: Made): boolean {
   const bent = metal && family !== 'flute' && family !== 'piccolo';
   return made === 'bent tube' ? bent : bent && sections.length > 1 && sections[0]?.id === part;
 }
+
+/** How to look at a place of a station, as it is made. */
+export const lookAtPlace = (type: InstrumentType, { look, lookThick = look }: Station, part: string | null): string =>
+  part !== null && !isMade(type, part, 'metal') ? lookThick : look;
 
 /** The faults that can sit at a place of a station on this instrument, each with its key. */
 export const faultsAt = (

@@ -8,6 +8,7 @@ import {
   lightClocks,
   lightDirection,
   lightPicture,
+  lookAtPlace,
   namedPictures,
   station,
   stationPlaces,
@@ -107,6 +108,20 @@ describe('the faults that are offered', () => {
     expect(offered('bass-clarinet', 'body', 'bell')).toContain('Turned against its neighbour');
     expect(offered('bass-clarinet', 'body', 'upper')).toEqual(['Bent', 'Crack', 'Dirt']);
     expect(offered('bass-clarinet', 'joints', 'neck-joint')).toContain('Ridge inside the bore');
+  });
+  test('and how to look goes by the make as well: no light edge for dents along wood, no seams of its holes', () => {
+    const of = (id: string) =>
+      applyOptions(shippedTypes.find((each) => each.id === id) as (typeof shippedTypes)[number], []);
+    const look = (id: string, at: 'joints' | 'body' | 'holes' | 'springs', part: string | null) =>
+      lookAtPlace(of(id), station(at), part);
+    expect(look('oboe', 'body', 'top')).toMatch(/along the grain/);
+    expect(look('piccolo', 'body', 'head')).toMatch(/breaks in it are dents/);
+    expect(look('oboe', 'joints', 'bell-joint')).toMatch(/rim of each socket/);
+    expect(look('alto-saxophone', 'holes', 'low-b')).toMatch(/^Seams of soldered holes/);
+    expect(look('oboe', 'holes', of('oboe').holes[0]?.id ?? '')).toMatch(/^Each rim under a glass/);
+    // Springs are looked at the same way everywhere, and a station without a place says what it is about.
+    expect(look('oboe', 'springs', of('oboe').keys[0]?.id ?? '')).toBe(station('springs').look);
+    expect(look('oboe', 'body', null)).toBe(station('body').look);
   });
   test('are none where there is no place', () => {
     const [type] = shippedTypes as [(typeof shippedTypes)[number]];
