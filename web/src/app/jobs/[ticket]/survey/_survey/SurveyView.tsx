@@ -10,6 +10,7 @@ import {
   likelyCauses,
   landings,
   lightClocks,
+  lookAtPlace,
   namedPictures,
   type FindingState,
   type NamedPicture,
@@ -267,7 +268,7 @@ function SpotOfLast({ survey, onDone }: { survey: Survey; onDone: () => void }) 
 
 /** A guided pass over the instrument: station by station, place by place, one or two keys for each fault. */
 export function SurveyView() {
-  const { names, state, judgement } = useJob();
+  const { type, names, state, judgement } = useJob();
   const survey = useSurvey();
   const desk = useRef<HTMLDivElement>(null);
   const noteField = useRef<HTMLInputElement>(null);
@@ -402,7 +403,7 @@ export function SurveyView() {
           )}
           <PhotoRow photos={partPhotos} />
           <h3 className="mt-3">How to look</h3>
-          <p className="soft mb-0">{here.look}</p>
+          <p className="soft mb-0">{lookAtPlace(type, here, part)}</p>
         </div>
         {causes.length > 0 && <h2>One deeper cause?</h2>}
         {causes.map((suggestion) => (
