@@ -20,20 +20,21 @@ const ownOnes = new Map<string, { name: string; parts: () => Promise<AnyParts> }
 const countWords = (count: number) => `${count} ${count === 1 ? 'entry' : 'entries'}`;
 
 /** What waits because nobody answers, in a sentence: whose it is, and that it will be sent. */
-export function waitingWords(unsent: readonly Pick<Unsent, 'log' | 'waiting' | 'asksWho'>[]): string {
-  const waits = unsent.filter(({ waiting }) => waiting.length > 0);
+export function waitingWords(unsent: readonly Pick<Unsent, 'log' | 'state'>[]): string {
+  const waits = unsent.filter(({ state }) => !state.reachable && state.waiting.length > 0);
   const [first] = waits;
   if (!first) return '';
-  const each = waits.map(({ log, waiting }) => `${countWords(waiting.length)} of ${ownOnes.get(log)?.name ?? log}`);
-  const one = waits.length === 1 && first.waiting.length === 1;
+  const nameOf = (log: string) => ownOnes.get(log)?.name ?? log;
+  const each = waits.map(({ log, state }) => `${countWords(state.waiting.length)} of ${nameOf(log)}`);
+  const one = waits.length === 1 && first.state.waiting.length === 1;
   return (
-    `${first.asksWho ? 'Nobody is signed in' : 'The server does not answer'}: ` +
+    `${first.state.asksWho ? 'Nobody is signed in' : 'The server does not answer'}: ` +
     `${new Intl.ListFormat('en-GB').format(each)} ${one ? 'waits' : 'wait'} here and will be sent.`
   );
 }
 
 /** What of the shop or its drawers was not taken. */
-function OwnAside({ log, aside, queue }: Unsent) {
+function OwnAside({ log, queue, state: { aside } }: Unsent) {
   const own = ownOnes.get(log);
   const [parts, setParts] = useState<AnyParts | null>(null);
   useEffect(() => void own?.parts().then(setParts, () => undefined), [own]);
@@ -54,11 +55,7 @@ let last: Unsent[] = [];
 function unsentOnce(): Unsent[] {
   const now = unsentNow();
   const same =
-    now.length === last.length &&
-    now.every(({ log, waiting, aside, asksWho }, i) => {
-      const before = last[i];
-      return before?.log === log && before.waiting === waiting && before.aside === aside && before.asksWho === asksWho;
-    });
+    now.length === last.length && now.every(({ log, state }, i) => last[i]?.log === log && last[i].state === state);
   return same ? last : (last = now);
 }
 const none: Unsent[] = [];
@@ -73,21 +70,21 @@ export function UnsentList({ but }: { but?: string }) {
   useEffect(() => void sendLeft(), []);
   const all = useSyncExternalStore(listenQueues, unsentOnce, () => none);
   const unsent = all.filter(({ log }) => log !== but);
-  const words = waitingWords(unsent.filter(({ reachable }) => !reachable));
+  const words = waitingWords(unsent);
   return (
     <>
       <div role="status" className={words ? 'say attention waits-here' : undefined}>
         {words}
       </div>
       {unsent.map((each) => {
-        if (each.aside.length === 0) return null;
+        const { length } = each.state.aside;
+        if (length === 0) return null;
         if (ownOnes.has(each.log)) return <OwnAside key={each.log} {...each} />;
         return (
           <p key={each.log} className="say fault m-3" role="alert">
-            {each.aside.length === 1 ? 'One entry' : `${each.aside.length} entries`} of{' '}
+            {length === 1 ? 'One entry' : `${length} entries`} of{' '}
             <Link href={`/jobs/${encodeURIComponent(each.log)}`}>{each.log}</Link>{' '}
-            {each.aside.length === 1 ? 'was' : 'were'} not taken, and {each.aside.length === 1 ? 'waits' : 'wait'}{' '}
-            there.
+            {length === 1 ? 'was not taken, and waits' : 'were not taken, and wait'} there.
           </p>
         );
       })}

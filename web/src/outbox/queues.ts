@@ -77,14 +77,17 @@ export function listenQueues(listener: () => void): () => void {
 }
 
 /** A logbook with something that is not in it yet. */
-export interface Unsent extends QueueState<AnyNew> {
+export interface Unsent {
   log: string;
   queue: AnyQueue;
+  /** of the queue, when it was asked */
+  state: QueueState<AnyNew>;
 }
 
 /** What waits because nobody answers, or was set aside: of all logbooks that have a queue in this tab. */
 export const unsentNow = (): Unsent[] =>
   [...queues].flatMap(([log, queue]) => {
-    const { waiting, reachable, aside } = queue.state;
-    return (waiting.length > 0 && !reachable) || aside.length > 0 ? [{ ...queue.state, log, queue }] : [];
+    const { state } = queue;
+    const waits = state.waiting.length > 0 && !state.reachable;
+    return waits || state.aside.length > 0 ? [{ log, queue, state }] : [];
   });

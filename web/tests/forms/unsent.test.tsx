@@ -49,11 +49,12 @@ afterAll(() => {
 test('what waits is named with whose it is, in a sentence', () => {
   const waits = (log: string, count: number, more: object = {}) => ({
     log,
-    waiting: Array.from({ length: count }, () => note),
-    ...more,
+    state: { waiting: Array.from({ length: count }, () => note), aside: [], reachable: false, ...more },
   });
   expect(waitingWords([])).toBe('');
   expect(waitingWords([waits('LL-1', 0)])).toBe('');
+  // What is on its way waits for nobody.
+  expect(waitingWords([waits('LL-1', 1, { reachable: true })])).toBe('');
   expect(waitingWords([waits('LL-1', 1)])).toBe(
     'The server does not answer: 1 entry of LL-1 waits here and will be sent.',
   );
@@ -89,6 +90,16 @@ test('what of the drawers is not taken is shown with its words, changed, and sen
   expect(list.getByText(/item has no place in a drawer/)).toBeTruthy();
   await soon(() => expect(screen.queryByText(/LL-201/)).toBeNull());
 
+  // What waits beside it is said each time, not the first time only.
+  for (const n of [1, 2]) {
+    const refuse = answer;
+    answer = () => Promise.reject(new TypeError('nobody there'));
+    queueOfOwn(ownLogs.stock).add(entry('move', { item: 'pad-16', why: 'taken', count: n }));
+    await soon(() => expect(screen.getByText(/1 entry of the drawers waits here/)).toBeTruthy());
+    answer = () => answered(201, { stock: {} });
+    await soon(() => expect(screen.queryByText(/waits here and will be sent/)).toBeNull());
+    answer = refuse;
+  }
   await press('Change it: Taken: 2 × pad-16');
   type('count', 'two');
   await press('Send it so');
