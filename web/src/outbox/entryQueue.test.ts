@@ -248,6 +248,29 @@ describe('what becomes of an entry first', () => {
     await settled();
     expect(queue.state.waiting).toEqual([]);
   });
+  test('nobody says anything for long: it waits all the same, and is taken when the answer comes', async () => {
+    let answer: (sent: Sent) => void = () => undefined;
+    world.send = (_, entry) => {
+      world.sent.push((entry.body as { text: string }).text);
+      return new Promise((resolve) => (answer = resolve));
+    };
+    const queue = new EntryQueue('LL-1', world, 30);
+    queue.add(note(1));
+    await new Promise((soon) => setTimeout(soon, 10));
+    expect(queue.state).toMatchObject({ reachable: true });
+    expect(await queue.outcome(note(1).id)).toBeNull();
+    expect(queue.state).toMatchObject({ waiting: [note(1)], reachable: false, heldUp: true });
+    answer(written(note(1)));
+    await settled();
+    expect([world.sent, queue.state]).toMatchObject([['note 1'], { waiting: [], reachable: true, heldUp: false }]);
+    // Answered in time, nobody is told of a silence.
+    queue.add(note(2));
+    await new Promise((soon) => setTimeout(soon, 10));
+    answer(written(note(2)));
+    await settled();
+    await settled();
+    expect(queue.state).toMatchObject({ reachable: true, heldUp: false });
+  });
   test('it is refused: what is wrong goes to whoever wrote it, and it is set aside for nobody else', async () => {
     world.answers.set('note 1', refused);
     const queue = new EntryQueue('LL-1', world);

@@ -44,6 +44,8 @@ export interface QueueWays<New extends AnyNew = NewEntry, Taken = Entry> {
 
 const firstRetryMs = 500;
 const lastRetryMs = 15_000;
+/** A server that has said nothing for so long is taken to be away, though it may answer yet: a net that drops what it is given is silent. */
+const silentMs = 5000;
 const doubled = (ms: number) => Math.min(lastRetryMs, ms * 2);
 
 /**
@@ -61,8 +63,11 @@ export class EntryQueue<New extends AnyNew = NewEntry, Taken = Entry> {
   readonly #keeping = new Map<string, Promise<void>>();
   readonly #loaded: Promise<void>;
 
-  constructor(log: string, ways: QueueWays<New, Taken>) {
+  readonly #silentMs: number;
+
+  constructor(log: string, ways: QueueWays<New, Taken>, silent = silentMs) {
     this.#log = log;
+    this.#silentMs = silent;
     this.#ways = ways;
     this.#loaded = this.#load();
   }
@@ -139,6 +144,16 @@ export class EntryQueue<New extends AnyNew = NewEntry, Taken = Entry> {
     void this.#drain();
   }
 
+  /** Sends one, and says meanwhile when nobody answers for long. */
+  async #sent(entry: New): Promise<Sent<Taken>> {
+    const silence = setTimeout(() => this.#put({ reachable: false, heldUp: true }), this.#silentMs);
+    try {
+      return await this.#ways.send(this.#log, entry);
+    } finally {
+      clearTimeout(silence);
+    }
+  }
+
   async #drain(): Promise<void> {
     if (this.#draining) return;
     this.#draining = true;
@@ -147,7 +162,7 @@ export class EntryQueue<New extends AnyNew = NewEntry, Taken = Entry> {
       // Kept before it is sent, so that it is let go of after it was kept.
       await this.#keeping.get(entry.id);
       this.#keeping.delete(entry.id);
-      const sent = await this.#ways.send(this.#log, entry);
+      const sent = await this.#sent(entry);
       if (sent.status === 'unreachable') {
         this.#put({ reachable: false, heldUp: true, asksWho: sent.asksWho === true });
         await this.#ways.pause(retryMs);

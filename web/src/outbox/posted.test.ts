@@ -50,6 +50,25 @@ describe('what comes of sending an entry', () => {
     expect(heard).toHaveBeenCalledTimes(1);
     Object.assign(globalThis, { window: before });
   });
+  test('what never answers is given up after half a minute, and tried again', async () => {
+    jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask'] });
+    const patience = jest.spyOn(AbortSignal, 'timeout').mockImplementation((ms) => {
+      const stop = new AbortController();
+      setTimeout(() => stop.abort(), ms);
+      return stop.signal;
+    });
+    try {
+      globalThis.fetch = (_, init) =>
+        new Promise((__, reject) => init?.signal?.addEventListener('abort', () => reject(new Error('given up'))));
+      const sent = send('/x', entry);
+      await jest.advanceTimersByTimeAsync(30_000);
+      expect(await sent).toEqual({ status: 'unreachable' });
+      expect(patience).toHaveBeenCalledWith(30_000);
+    } finally {
+      patience.mockRestore();
+      jest.useRealTimers();
+    }
+  });
   test('nobody there is tried again', async () => {
     globalThis.fetch = () => Promise.reject(new TypeError('failed to fetch'));
     expect(await send('LL-1', entry)).toEqual({ status: 'unreachable' });

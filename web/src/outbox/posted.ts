@@ -2,6 +2,9 @@ import type { Problem } from '@holotonos/core';
 import { askWho } from '@/frame/askWho';
 import type { AnyNew, Sent } from './entryQueue';
 
+/** Nothing is waited for longer, ms: a connection whose other end went away may never say so, and the next try finds a new one. */
+const longestMs = 30_000;
+
 /** Answers after which the same entry may be taken a little later. */
 const later = new Set([428, 429, 502, 503, 504, 507]);
 
@@ -21,6 +24,7 @@ export async function post<Taken>(
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(entry),
+      signal: AbortSignal.timeout(longestMs),
     });
   } catch {
     return { status: 'unreachable' };
