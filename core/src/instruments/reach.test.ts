@@ -1,5 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { bellSection, isNearSeal, keysInTheWay, keysOfPart, partsNear, reachedBy, fittingsOver } from '.';
+import {
+  bellSection,
+  isNearSeal,
+  keysInTheWay,
+  keysOfPart,
+  partsNear,
+  reachedBy,
+  fittingsOver,
+  usualDentWidth,
+} from '.';
 import { sax } from '../../tests/testJob';
 
 type Hole = (typeof sax.holes)[number];
@@ -11,6 +20,10 @@ const at = (id: string, along = 0, round = 0) => ({
 });
 
 const bellKeys = ['low-c-sharp-key', 'low-b-key', 'low-b-flat-key'];
+
+test('a dent nobody measured is taken to be as wide as its severity says', () => {
+  expect([1, 2, 3].map(usualDentWidth)).toEqual([8, 15, 25]);
+});
 
 describe('what lies near a spot', () => {
   test('counts from the edge of a hole, along and round', () => {
