@@ -498,7 +498,7 @@ describe('groups of measures beside pads and rims', () => {
 
   test('a force in newtons has its own unit and limit; a figure that is none is refused', async () => {
     await measure('spring', 'e-key');
-    await seeText(page, 'force at the touch to seal in N');
+    await seeText(page, 'force at the touch to seal, N');
     await read(['x']);
     await seeText(page, 'Type a figure, for example 12.5');
     await page.keyboard.press('Backspace');
