@@ -184,7 +184,7 @@ test.each([
   ['/', 175],
   ['/week', 210],
   ['/week/wall', 175],
-  ['/stock', 195],
+  ['/stock', 200],
   ['/shop', 205],
   ['/tickets/new', 195],
   ['/find', 175],

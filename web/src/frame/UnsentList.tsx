@@ -66,7 +66,7 @@ const none: Unsent[] = [];
  *
  * @param but the ticket whose own page says it
  */
-export function UnsentList({ but }: { but?: string }) {
+export function UnsentList({ but }: { but: string | undefined }) {
   useEffect(() => void sendLeft(), []);
   const all = useSyncExternalStore(listenQueues, unsentOnce, () => none);
   const unsent = all.filter(({ log }) => log !== but);

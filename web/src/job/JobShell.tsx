@@ -13,7 +13,7 @@ import { Strip } from '@/tube/Strip';
 import { clearPractice } from '@/outbox/seen';
 import { isPractice } from './practiceTicket';
 import { SetAside } from './SetAside';
-import { UnsentList } from '@/frame/UnsentList';
+import { Unsent } from '@/frame/Unsent';
 import { isMeasuredGroup, partsToMeasure, targetsOfGroup } from '@/figure/groups';
 import { StripControlProvider, useStripControlHeld, type StripControl } from '@/tube/StripControl';
 import { useWhen } from '@/frame/BenchContext';
@@ -170,7 +170,7 @@ export function JobShell({ children }: { children: ReactNode }) {
         <ForPractice />
         <UnreadEntries />
         <SetAside />
-        <UnsentList but={ticket} />
+        <Unsent but={ticket} />
         {refusals.length > 0 && (
           <div className="say fault m-3" role="alert">
             <strong>Not taken:</strong>
