@@ -76,17 +76,18 @@ export function readingDoubts(shop: ShopState, readings: readonly ReadingState[]
   const says = new Map<string, Phrase>();
   const moved = drifts(shop);
   for (const { gauge, benchTime } of readings) {
-    const time = Date.parse(benchTime);
     const kept = shop.gauges.find(({ id }) => id === gauge.id);
+    // Of a gauge the shop does not have it knows neither checks nor calibration.
+    if (!kept) continue;
+    const time = Date.parse(benchTime);
     for (const drift of moved) {
       if (drift.gauge !== gauge.id || time < Date.parse(drift.from) || time > Date.parse(drift.to)) continue;
-      const by = kept ? asShown(kept, drift.by) : String(drift.by);
       says.set(
         `${gauge.id} ${drift.to}`,
-        phrase`${gauge.name} moved by ${by} between two zero checks while these were read: read again before relying on them.`,
+        phrase`${gauge.name} moved by ${asShown(kept, drift.by)} between two zero checks while these were read: read again before relying on them.`,
       );
     }
-    if (kept && isOverdue(kept, benchTime, shop.hours.timeZone))
+    if (isOverdue(kept, benchTime, shop.hours.timeZone))
       says.set(gauge.id, phrase`${gauge.name} was past its calibration when these were read.`);
   }
   return [...says.values()];
