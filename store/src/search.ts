@@ -72,14 +72,21 @@ export async function findEntries(
 }
 
 /** How what stands in a ticket is to be read. */
-export interface Reading {
+export interface HowItReads {
   /** what its parts are called; those that were named later keep their ids */
   names: ReadonlyMap<string, string>;
   unit: LengthUnit;
 }
 
+/** What of an intake says how to read the rest; it may be damaged. */
+interface IntakeSaid {
+  type: InstrumentType;
+  instrumentType: string;
+  unit: string;
+}
+
 /** How each of these tickets is to be read, by its newest intake. */
-export async function howTicketsRead(db: Database, tickets: readonly string[]): Promise<Map<string, Reading>> {
+export async function howTicketsRead(db: Database, tickets: readonly string[]): Promise<Map<string, HowItReads>> {
   if (tickets.length === 0) return new Map();
   const rows = await db
     .select({ ticket: jobs.ticket, body: entries.body })
@@ -87,25 +94,12 @@ export async function howTicketsRead(db: Database, tickets: readonly string[]): 
     .innerJoin(jobs, eq(jobs.id, entries.jobId))
     .where(and(inArray(jobs.ticket, [...new Set(tickets)]), eq(entries.kind, 'intake')))
     .orderBy(entries.seq);
+  const newest = new Map(rows.map(({ ticket, body }) => [ticket, body as Partial<IntakeSaid>]));
   return new Map(
-    rows.map(({ ticket, body }) => {
-      const {
-        type,
-        instrumentType: id,
-        unit,
-      } = body as {
-        type?: InstrumentType;
-        instrumentType?: string;
-        unit?: string;
-      };
-      const known = type ?? instrumentType(id ?? '');
-      return [
-        ticket,
-        {
-          names: known ? partNames(known) : new Map<string, string>(),
-          unit: lengthUnits.find((each) => each === unit) ?? 'mm',
-        },
-      ];
+    [...newest].map(([ticket, { type, instrumentType: id = '', unit }]) => {
+      const known = type ?? instrumentType(id);
+      const names = known ? partNames(known) : new Map<string, string>();
+      return [ticket, { names, unit: lengthUnits.find((each) => each === unit) ?? 'mm' }];
     }),
   );
 }
