@@ -20,7 +20,7 @@ import { useMay } from '@/frame/useMay';
 import { Link } from '@/ui/Link';
 import { useId, useMemo, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
-import { FieldProblem } from '@/ui/fields';
+import { FieldProblem, TextField } from '@/ui/fields';
 import { useJob } from '@/job/JobContext';
 import { MasterLookAt } from '@/job/MasterLook';
 import { minutesText } from '@/ui/words';
@@ -321,14 +321,13 @@ export function StepCard({ step, large = false }: { step: Step; large?: boolean 
           {status === 'started' && (
             <div className="row">
               <div className="col-sm-4 mb-2">
-                <Form.Label htmlFor={`${id}-minutes`}>Minutes taken</Form.Label>
-                <Form.Control
-                  id={`${id}-minutes`}
+                <TextField
+                  label="Minutes taken"
                   inputMode="decimal"
                   value={typedMinutes}
                   placeholder={String(ran)}
-                  {...(minutesBad && { 'isInvalid': true, 'aria-describedby': `${id}-minutes-wrong` })}
-                  onChange={(event) => setTypedMinutes(event.target.value)}
+                  set={setTypedMinutes}
+                  wrongBy={minutesBad ? `${id}-minutes-wrong` : undefined}
                 />
                 <FieldProblem
                   id={`${id}-minutes-wrong`}

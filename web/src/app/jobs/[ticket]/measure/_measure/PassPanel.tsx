@@ -13,8 +13,8 @@ import {
   type PassKind,
 } from '@holotonos/core';
 import { useId, useState } from 'react';
-import { Button, Form } from '@/ui/bootstrap';
-import { FieldProblem } from '@/ui/fields';
+import { Button } from '@/ui/bootstrap';
+import { FieldProblem, TextField } from '@/ui/fields';
 import { useWhen } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
 import { PassLesson } from '@/job/PassLesson';
@@ -159,17 +159,14 @@ export function JointPasses({ part, report }: { part: string; report: PartReport
         </details>
       )}
       <div className="d-flex flex-wrap gap-2 align-items-end">
-        <div>
-          <Form.Label htmlFor={`${id}-clicks`}>Clicks of the tool, if it has any</Form.Label>
-          <Form.Control
-            id={`${id}-clicks`}
-            inputMode="numeric"
-            style={{ width: '6rem' }}
-            value={text}
-            {...(wrong && { 'isInvalid': true, 'aria-describedby': `${id}-wrong` })}
-            onChange={(event) => setText(event.target.value)}
-          />
-        </div>
+        <TextField
+          label="Clicks of the tool, if it has any"
+          className="short-figure"
+          inputMode="numeric"
+          value={text}
+          set={setText}
+          wrongBy={wrong ? `${id}-wrong` : undefined}
+        />
         <Button variant="quiet" disabled={wrong} onClick={() => log('expand')}>
           Log a pass of the expander
         </Button>

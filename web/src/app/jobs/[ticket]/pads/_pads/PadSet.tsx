@@ -32,7 +32,7 @@ import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import type { WriteStock } from '@/shop/useStock';
 import { Button, Form } from '@/ui/bootstrap';
-import { FieldProblem } from '@/ui/fields';
+import { FieldProblem, TextField } from '@/ui/fields';
 
 const standWords: Record<StandBy, string> = {
   old: 'as the old pad stood',
@@ -79,14 +79,13 @@ function Settings({
     const wrong = !parsed.ok ? parsed.problem : parsed.mm < 0 ? 'It must be 0 or more.' : null;
     return (
       <div>
-        <Form.Label htmlFor={`${id}-${name}`}>{label}</Form.Label>
-        <Form.Control
-          id={`${id}-${name}`}
+        <TextField
+          label={label}
           className="short-figure"
           inputMode="decimal"
-          {...(wrong !== null && { 'isInvalid': true, 'aria-describedby': `${id}-${name}-wrong` })}
           value={texts[name]}
-          onChange={(event) => typed(name, event.target.value)}
+          set={(text) => typed(name, text)}
+          wrongBy={wrong === null ? undefined : `${id}-${name}-wrong`}
         />
         <FieldProblem id={`${id}-${name}-wrong`} words={wrong ?? undefined} />
       </div>
