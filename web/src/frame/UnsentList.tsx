@@ -42,7 +42,7 @@ function OwnAside({ log, queue, state: { aside } }: Unsent) {
     <AsideList<AnyNew>
       of={own?.name}
       aside={aside}
-      words={(entry) => (parts ? printPhrase(parts.words(entry), 'mm') : entry.kind.replaceAll('-', ' '))}
+      words={(entry) => parts && printPhrase(parts.words(entry), 'mm')}
       wrongWith={(changed) => Promise.resolve(parts?.problems(changed) ?? [])}
       sendAgain={(id, changed) => void queue.again(id, changed)}
       letGo={(id) => void queue.letGo(id)}

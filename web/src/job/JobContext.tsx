@@ -31,7 +31,6 @@ import {
   useMemo,
   useRef,
   useState,
-  useSyncExternalStore,
   type ReactNode,
 } from 'react';
 import { v4 as newId } from 'uuid';
@@ -43,9 +42,10 @@ import { shopNow } from '@/shop/shopNow';
 import { formProblems, jobFormsSoon } from './jobForms';
 import { unnamed } from './unnamed';
 import { pagesOf } from './jobPages';
-import type { Aside, QueueState } from '@/outbox/entryQueue';
+import type { Aside } from '@/outbox/entryQueue';
 import { queueOf } from '@/outbox/queues';
 import { keepSeen, seenAfter } from '@/outbox/seen';
+import { useQueue } from '@/outbox/useQueue';
 import { isPractice } from './practiceTicket';
 import { useSolverAnswers } from './solverAnswers';
 
@@ -101,7 +101,6 @@ export function useJob(): Job {
   return job;
 }
 
-const nothingSent: QueueState = { waiting: [], reachable: true, aside: [] };
 /** How often the page looks at the clock, for what cures until when. */
 const clockMs = 30_000;
 
@@ -147,18 +146,8 @@ export function JobProvider({
   const [now, setNow] = useState(firstNow);
   const take = useCallback((more: Entry[]) => setAcknowledged((state) => foldEntries(state, more)), []);
 
-  // On the server there is nothing to send and nobody to send it.
-  const queue = useMemo(() => (typeof window === 'undefined' ? null : queueOf(ticket)), [ticket]);
-  const {
-    waiting: outbox,
-    reachable,
-    asksWho = false,
-    aside,
-  } = useSyncExternalStore(
-    useCallback((onChange: () => void) => queue?.subscribe(onChange) ?? (() => undefined), [queue]),
-    () => queue?.state ?? nothingSent,
-    () => nothingSent,
-  );
+  const { queue, queued } = useQueue(ticket, queueOf);
+  const { waiting: outbox, reachable, asksWho = false, aside } = queued;
   useEffect(() => queue?.onTaken((entry) => take([entry])), [queue, take]);
   // A page that was kept in this browser lacks what was written after it was made. Where the server answers it is asked
   // instead: what was seen of another database of the same name is nothing to it.

@@ -20,8 +20,8 @@ interface Props<New extends AnyNew> {
   /** whose they are, where that is not the page’s own job */
   of?: string | undefined;
   aside: readonly Aside<New>[];
-  /** what an entry says; it may throw on one that says nothing */
-  words: (entry: New) => string;
+  /** what an entry says; null where that is not known yet, and it may throw on one that says nothing */
+  words: (entry: New) => string | null;
   /** what is wrong with one that was changed, as far as can be told here */
   wrongWith: (changed: New) => Promise<readonly Problem[]>;
   sendAgain: (id: string, changed?: New) => void;
@@ -88,10 +88,11 @@ export function AsideList<New extends AnyNew>({ of, aside, words: wordsOf, wrong
   if (aside.length === 0) return null;
   /** What the entry says, as far as that can be told of one that was refused. */
   const said = (entry: New) => {
+    const plain = entry.kind.replaceAll('-', ' ');
     try {
-      return wordsOf(entry);
+      return wordsOf(entry) ?? plain;
     } catch {
-      return entry.kind.replaceAll('-', ' ');
+      return plain;
     }
   };
   return (

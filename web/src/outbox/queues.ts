@@ -59,6 +59,14 @@ async function toServer(ticket: string, entry: NewEntry): Promise<Sent> {
 /** The one queue of a ticket in this tab, whichever page writes into it. */
 export const queueOf = (ticket: string): EntryQueue => opened(ticket, isPractice(ticket) ? takenHere : toServer);
 
+/** Sends an entry by the queue of its ticket; what was wrong with it, or null once it is written or waits to be. */
+export async function written(ticket: string, entry: NewEntry): Promise<string | null> {
+  const queue = queueOf(ticket);
+  queue.add(entry);
+  const problems = await queue.outcome(entry.id);
+  return problems && problems.map(({ message }) => message).join('; ');
+}
+
 /** The one queue of a logbook that belongs to no job. Its server answers with what the logbook then says. */
 export const queueOfOwn = <State>(log: OwnLogAddress): EntryQueue<AnyNew, State> =>
   opened<AnyNew, State>(log, (address, entry) => post(address, entry, (answer) => answer as State));

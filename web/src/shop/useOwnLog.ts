@@ -2,13 +2,14 @@
 
 import type { Problem } from '@holotonos/core';
 import type { Phrase } from '@holotonos/core/units';
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench } from '@/frame/BenchContext';
 import { unnamed } from '@/job/unnamed';
 import { useLive, type LiveEvent } from '@/live/live';
-import type { AnyNew, QueueState } from '@/outbox/entryQueue';
+import type { AnyNew } from '@/outbox/entryQueue';
 import { queueOfOwn, type OwnLogAddress } from '@/outbox/queues';
+import { useQueue } from '@/outbox/useQueue';
 import { newer, ownLogNow } from './ownLogNow';
 
 /** What weighs much of such a logbook: it comes when it is asked for. */
@@ -34,8 +35,6 @@ export interface OwnLog<State> {
 const words = (problems: readonly Problem[]) =>
   problems.map(({ path, message }) => `${path.replace('/body/', '')} ${message}`.trim()).join('; ');
 
-const nothingSent: QueueState<AnyNew> = { waiting: [], reachable: true, aside: [] };
-
 /** Such a logbook on a page. */
 export interface OwnLogOpen<State> {
   /** as it is now; what waits because nobody answers is counted in */
@@ -58,13 +57,8 @@ export function useOwnLog<State>(
   /** what the server said last */
   const [said, setSaid] = useState(first);
   const [parts, setParts] = useState<OwnLogParts<State> | null>(null);
-  // On the server there is nothing to send and nobody to send it.
-  const queue = useMemo(() => (typeof window === 'undefined' ? null : queueOfOwn<State>(address)), [address]);
-  const { waiting, heldUp = false } = useSyncExternalStore(
-    useCallback((onChange: () => void) => queue?.subscribe(onChange) ?? (() => undefined), [queue]),
-    () => queue?.state ?? nothingSent,
-    () => nothingSent,
-  );
+  const { queue, queued } = useQueue(address, queueOfOwn<State>);
+  const { waiting, heldUp = false } = queued;
 
   /** Answers that were asked for before another was must not come after it. */
   const asked = useRef(0);

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench, useWhen } from '@/frame/BenchContext';
 import { unnamed } from '@/job/unnamed';
-import { queueOf } from '@/outbox/queues';
+import { written } from '@/outbox/queues';
 import type { CheckUpLine } from '@/server/checkUps';
 import { Button, Form } from '@/ui/bootstrap';
 import { Problem } from '@/ui/fields';
@@ -33,12 +33,10 @@ function Remind({ line }: { line: CheckUpLine }) {
       ...{ id: newId(), kind: 'reminder', author: who() || unnamed, benchTime: new Date().toISOString() },
       body: { by },
     } as NewEntry;
-    const queue = queueOf(line.ticket);
-    queue.add(entry);
-    const wrong = await queue.outcome(entry.id);
+    const wrong = await written(line.ticket, entry);
     setBusy(false);
-    setProblem(wrong && wrong.map(({ message }) => message).join('; '));
-    if (!wrong) router.refresh();
+    setProblem(wrong);
+    if (wrong === null) router.refresh();
   };
   return (
     <>

@@ -12,7 +12,6 @@ import {
   whyNotBefore,
   type BenchOrder,
   type BenchQuestion,
-  type NewEntry,
   type PlanEdges,
   type ScheduleOutput,
   type ShopState,
@@ -36,7 +35,7 @@ import { useBench, usePageKeys } from '@/frame/BenchContext';
 import { pageKeys } from '@/frame/pageKeys';
 import { Button, Form } from '@/ui/bootstrap';
 import { unnamed } from '@/job/unnamed';
-import { queueOf } from '@/outbox/queues';
+import { written } from '@/outbox/queues';
 import { useShop } from '@/shop/useShop';
 import { minutesText } from '@/ui/words';
 import { latenessWords } from './latenessWords';
@@ -60,14 +59,6 @@ const under: CollisionDetection = (moment) => {
   const hit = pointerWithin(moment);
   return hit.length > 0 ? hit : rectIntersection(moment);
 };
-
-/** Sends an entry by the queue of its ticket; what was wrong with it, or null once it is written or waits to be. */
-async function written(ticket: string, entry: NewEntry): Promise<string | null> {
-  const queue = queueOf(ticket);
-  queue.add(entry);
-  const problems = await queue.outcome(entry.id);
-  return problems && problems.map(({ message }) => message).join('; ');
-}
 
 /** The week over all tickets: what is worked when, what cures, how sure each date is. Steps can be put before others. */
 export function WeekView({ tickets, question, first, order, shop: firstShop, now }: Props) {

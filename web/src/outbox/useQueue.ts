@@ -1,0 +1,20 @@
+'use client';
+
+import { useCallback, useMemo, useSyncExternalStore } from 'react';
+import type { AnyNew, EntryQueue, QueueState } from './entryQueue';
+
+const nothingSent: QueueState<never> = { waiting: [], reachable: true, aside: [] };
+
+/** The queue of a logbook on a page, and what it shows of itself; none on the server, where there is nothing to send. */
+export function useQueue<Log extends string, New extends AnyNew, Taken>(
+  log: Log,
+  open: (log: Log) => EntryQueue<New, Taken>,
+): { queue: EntryQueue<New, Taken> | null; queued: QueueState<New> } {
+  const queue = useMemo(() => (typeof window === 'undefined' ? null : open(log)), [log, open]);
+  const queued = useSyncExternalStore<QueueState<New>>(
+    useCallback((onChange: () => void) => queue?.subscribe(onChange) ?? (() => undefined), [queue]),
+    () => queue?.state ?? nothingSent,
+    () => nothingSent,
+  );
+  return { queue, queued };
+}
