@@ -6,6 +6,7 @@ import { dataDir, root } from './paths.mjs';
 import { endProcesses, environmentOf, folderOf, leftRunning, stampOf } from './processes.mjs';
 import { pause, Plain, runBeside } from './run.mjs';
 import { readState, writeState } from './stateFile.mjs';
+import { markWhole } from './wholeScripts.mjs';
 
 const next = join(root, 'node_modules/next/dist/bin/next');
 const buildStamp = join(root, 'web/.next/holotonos-source');
@@ -82,6 +83,7 @@ export async function ensureBuilt(say) {
   if (isBuilt(digest)) return digest;
   say('Building (about a minute) …');
   await runBeside(process.execPath, [next, 'build', 'web'], { cwd: root, env: quiet, failure: 'The build failed' });
+  markWhole(join(root, 'web/.next/static/chunks'));
   await bundleBeside();
   writeFileSync(coreStamp, coreDigest());
   writeFileSync(buildStamp, digest);

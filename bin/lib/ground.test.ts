@@ -23,6 +23,7 @@ import { stages } from './stages.mjs';
 import { takeLock } from './startLock.mjs';
 import { readState, writeState } from './stateFile.mjs';
 import { checks, chosenChecks, closing, countsOf, storyZone } from './testRun.mjs';
+import { markWhole } from './wholeScripts.mjs';
 
 const root = resolve(import.meta.dirname, '../..');
 let folder = '';
@@ -358,4 +359,15 @@ test('a folder that others may not enter is told apart', () => {
   expect(said).toMatch(/system\/[0-9a-f]{12}$/);
   chmodSync(join(folder, 'a'), 0o755);
   expect(placeOf({ dataDir: inner, checkout: folder })).toBe(inner);
+});
+
+test('scripts of the pages are marked as needed whole, once however often they are built, and nothing else is touched', () => {
+  const hint = '//# allFunctionsCalledOnLoad\n';
+  writeFileSync(join(folder, 'a.js'), 'one()');
+  writeFileSync(join(folder, 'b.css'), 'p{}');
+  markWhole(folder);
+  writeFileSync(join(folder, 'c.js'), '(two)=>3');
+  markWhole(folder);
+  const texts = ['a.js', 'b.css', 'c.js'].map((name) => readFileSync(join(folder, name), 'utf8'));
+  expect(texts).toEqual([`${hint}one()`, 'p{}', `${hint}(two)=>3`]);
 });

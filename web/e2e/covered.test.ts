@@ -201,7 +201,9 @@ test.each([
   for (const script of scripts) {
     const response = await fetch(`${app.address}/_next/${script}`);
     expect(response.status).toBe(200);
-    sum += gzipSync(Buffer.from(await response.arrayBuffer())).length / 1024;
+    const text = await response.text();
+    expect([script, text.startsWith('//# allFunctionsCalledOnLoad\n')]).toEqual([script, true]);
+    sum += gzipSync(text).length / 1024;
   }
   expect(sum).toBeGreaterThan(50);
   expect(sum).toBeLessThan(most);

@@ -1,0 +1,1 @@
+export function markWhole(folder: string): void;
