@@ -3,7 +3,7 @@ import type { JobState } from '../job';
 import { limitsOf } from '../measures';
 import { chosenKey, lineFor, type Chosen, type ChosenLine } from '../materials';
 import { Unsolvable } from '../metrology';
-import { solvePadChoice, type PadChoiceOutput } from '../pads';
+import { padChoiceOrNone, solvePadChoice, type PadChoiceInput, type PadChoiceOutput } from '../pads';
 import { padGapLimit } from '../practice';
 import type { StockItem, StockState, Thing } from '../stock';
 import { length, phrase, type Phrase } from '../units';
@@ -89,16 +89,15 @@ export function choosePads(
       (a, b) => Number(b.item.count > 0) - Number(a.item.count > 0),
     );
     const chosen = state.chosen.get(chosenKey({ use: 'pad', part: hole })) ?? null;
-    const ask = (of: readonly Candidate[]) =>
-      solvePadChoice({
-        cup,
-        stand,
-        bed,
-        axisDistance,
-        limits: { gap: limit },
-        clearance: [...settings.clearance],
-        stock: of.map(({ item: { id, diameter = 0, thickness = 0 } }) => ({ id, diameter, thickness })),
-      });
+    const question = (of: readonly Candidate[]): PadChoiceInput => ({
+      cup,
+      stand,
+      bed,
+      axisDistance,
+      limits: { gap: limit },
+      clearance: [...settings.clearance],
+      stock: of.map(({ item: { id, diameter = 0, thickness = 0 } }) => ({ id, diameter, thickness })),
+    });
     if (known.length === 0)
       return {
         ...place,
@@ -110,9 +109,9 @@ export function choosePads(
           : ['No closed pad lies in the drawers.'],
       };
     try {
-      const best = ask(known).pad.id;
+      const best = solvePadChoice(question(known)).pad.id;
       const answers = known.flatMap((candidate): PadAnswer[] => {
-        const fit = orNone(() => ask([candidate]));
+        const fit = padChoiceOrNone(question([candidate]));
         return fit ? [{ ...candidate, fit }] : [];
       });
       const rank = ({ item, fit }: PadAnswer) => (item.id === best ? -1 : Math.abs(fit.error));
@@ -141,15 +140,6 @@ function stillThere(answers: readonly PadAnswer[], left: ReadonlyMap<string, num
       Math.abs(fit.error) - Math.abs(best.fit.error) <= sameThickness,
   );
   return alike ?? best;
-}
-
-function orNone<T>(ask: () => T): T | null {
-  try {
-    return ask();
-  } catch (error) {
-    if (error instanceof Unsolvable) return null;
-    throw error;
-  }
 }
 
 /** Pads are sold by these steps, mm: a workshop default. */

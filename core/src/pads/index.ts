@@ -2,6 +2,6 @@ export * from './seat.schema';
 export * from './solveSeat';
 export * from './shimStack';
 export * from './seat.solver';
-export { solvePadChoice } from './solvePadChoice';
+export { padChoiceOrNone, solvePadChoice } from './solvePadChoice';
 export { padChoiceSolver } from './padChoice.solver';
-export type { PadChoiceOutput } from './padChoice.schema';
+export type { PadChoiceInput, PadChoiceOutput } from './padChoice.schema';

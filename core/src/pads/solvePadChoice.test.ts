@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { runSolver } from '../solvers';
 import type { PadChoiceOutput } from './padChoice.schema';
+import { padChoiceOrNone } from './solvePadChoice';
 
 const input = {
   cup: { diameter: 31.2, depth: 3.0 },
@@ -66,6 +67,15 @@ describe('a pad for a cup', () => {
   ])('%s has no answer', (_, change, words) =>
     expect(run(change)).toMatchObject({ status: 'unsolvable', message: expect.stringMatching(words) }),
   );
+  test('asked for one or none, the same pads go in, and none is null', () => {
+    expect(padChoiceOrNone(input)).toEqual(solved());
+    expect(padChoiceOrNone({ ...input, stock: [pad('x', 31.2, 3.7)] })).toEqual(
+      solved({ stock: [pad('x', 31.2, 3.7)] }),
+    );
+    expect(padChoiceOrNone({ ...input, stock: [pad('x', 32, 3.7)] })).toBeNull();
+    expect(padChoiceOrNone({ ...input, axisDistance: 15.5 })).toBeNull();
+    expect(() => padChoiceOrNone({ ...input, stock: [pad('x', 31, 3), pad('x', 30, 3)] })).toThrow(/“x”/);
+  });
   test('room that runs backwards is refused', () =>
     expect(run({ clearance: [0.3, 0] })).toMatchObject({
       status: 'invalid-input',

@@ -1,6 +1,6 @@
 import { atMost, sameWithin, Unsolvable } from '../metrology';
 import { oneOfEach } from '../solvers/checks';
-import { phrase, stock as ofStock } from '../units';
+import { phrase, stock as ofStock, type Phrase } from '../units';
 import type { PadChoiceInput, PadChoiceOutput } from './padChoice.schema';
 
 /** Adhesive that can be floated behind a pad, least and most, mm: a workshop default. */
@@ -17,13 +17,8 @@ function gapOf(error: number, diameter: number, axis: number): PadChoiceOutput['
     : { side: 'back', gap: (-error * diameter) / (axis + diameter / 2) };
 }
 
-/**
- * Which pad of the stock for this cup: of those that go in with room to spare, the one nearest in thickness to what
- * would land level, what it would do as it is, and what makes it right. Millimetres.
- *
- * @throws Unsolvable when no pad goes into the cup, when one reaches its own hinge axis, or when two carry one id
- */
-export function solvePadChoice(input: PadChoiceInput): PadChoiceOutput {
+/** The answer, or what to say where there is none. */
+function answerOf(input: PadChoiceInput): PadChoiceOutput | (() => Phrase) {
   const { cup, stand, bed = 0.3, axisDistance: axis, limits, stock, clearance = [0, 0.3] } = input;
   oneOfEach(stock, 'pad');
   const [least = 0, most = 0] = clearance;
@@ -40,13 +35,11 @@ export function solvePadChoice(input: PadChoiceInput): PadChoiceOutput {
     return nearer || (alike && each.diameter > best.diameter) ? each : best;
   }, null);
   if (!pad)
-    throw new Unsolvable(
-      phrase`No pad of the stock leaves ${ofStock(least)} to ${ofStock(most)} of room in a cup of ${ofStock(cup.diameter)}.`,
-    );
+    return () =>
+      phrase`No pad of the stock leaves ${ofStock(least)} to ${ofStock(most)} of room in a cup of ${ofStock(cup.diameter)}.`;
   if (atMost(axis, pad.diameter / 2))
-    throw new Unsolvable(
-      phrase`The pad (${ofStock(pad.diameter)} across) reaches its own hinge axis ${ofStock(axis)} away: the hinge must be farther than half the pad diameter.`,
-    );
+    return () =>
+      phrase`The pad (${ofStock(pad.diameter)} across) reaches its own hinge axis ${ofStock(axis)} away: the hinge must be farther than half the pad diameter.`;
   const error = pad.thickness - need;
   const predicted = gapOf(error, pad.diameter, axis);
   const bedNeeded = bed - error;
@@ -58,4 +51,27 @@ export function solvePadChoice(input: PadChoiceInput): PadChoiceOutput {
         ? 'shim-or-bend'
         : 'other-stock';
   return { pad: { ...pad }, need, error, predicted, bedNeeded, remedy };
+}
+
+/**
+ * Which pad of the stock for this cup: of those that go in with room to spare, the one nearest in thickness to what
+ * would land level, what it would do as it is, and what makes it right. Millimetres.
+ *
+ * @throws Unsolvable when no pad goes into the cup, when one reaches its own hinge axis, or when two carry one id
+ */
+export function solvePadChoice(input: PadChoiceInput): PadChoiceOutput {
+  const answer = answerOf(input);
+  if (typeof answer === 'function') throw new Unsolvable(answer());
+  return answer;
+}
+
+/**
+ * The same, for whoever asks of many pads and wants to know which go in: null where none does. An error for each that
+ * does not was a third of the work of choosing pads for a saxophone.
+ *
+ * @throws Unsolvable when two pads carry one id
+ */
+export function padChoiceOrNone(input: PadChoiceInput): PadChoiceOutput | null {
+  const answer = answerOf(input);
+  return typeof answer === 'function' ? null : answer;
 }
