@@ -2,7 +2,6 @@
 
 import {
   foldEntries,
-  foldJob,
   judgeJob,
   jobPlan,
   knowTypes,
@@ -47,6 +46,7 @@ import { queueOf } from '@/outbox/queues';
 import { keepSeen, seenAfter } from '@/outbox/seen';
 import { useQueue } from '@/outbox/useQueue';
 import { isPractice } from './practiceTicket';
+import { foldOn } from './sent';
 import { useSolverAnswers } from './solverAnswers';
 
 export interface Refusal {
@@ -140,7 +140,7 @@ export function JobProvider({
   const { author, who } = useBench();
   const [acknowledged, setAcknowledged] = useState(() => {
     knowTypes(types);
-    return foldJob(entries);
+    return foldOn(entries);
   });
   const [refusals, setRefusals] = useState<Refusal[]>([]);
   const [now, setNow] = useState(firstNow);

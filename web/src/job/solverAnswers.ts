@@ -18,6 +18,9 @@ type Asked = 'rim' | 'seat' | 'body-line' | 'bore' | 'hinge' | 'joint';
 /** Answers that are kept; older ones are worked out again if they are ever asked for. */
 const mostKept = 2000;
 
+/** On the server every answer is there at once: what was judged for one drawing of a page still holds for the next. */
+const everyPage = typeof window === 'undefined' ? {} : null;
+
 /**
  * Answers for `judgeJob` from a web worker. What was known when the page was made is answered at once, so that server
  * and browser draw the same, and so is what is asked while the worker loads: loading it takes longer than an answer.
@@ -63,7 +66,7 @@ export function useSolverAnswers(): Answers & { version: number } {
     };
     return {
       version,
-      by: known,
+      by: everyPage ?? known,
       rim: (input: RimInput) => ask('rim', input, solveRim),
       seat: (input: SeatInput) => ask('seat', input, solveSeat),
       line: (input) => ask('body-line', input, groupsAnsweredHere.line),

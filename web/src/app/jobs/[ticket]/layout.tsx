@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 import { Masthead } from '@/frame/Masthead';
 import { OpenJob } from '@/job/OpenJob';
 import { isPractice, practiceIntake } from '@/job/practiceTicket';
+import { sent } from '@/job/sent';
 import { UnreadTickets } from '@/job/UnreadTickets';
 import { loadJob, loadShop, unreadJob } from '@/server/jobs';
 
@@ -31,11 +32,9 @@ export default async function JobLayout({
     return (
       <OpenJob
         ticket={ticket}
-        first={first}
+        first={sent(first)}
         total={1}
-        types={namedTypes(first)}
-        shop={shop}
-        learned={learned}
+        around={sent({ types: namedTypes(first), shop, learned })}
         now={now}
       >
         {children}
@@ -61,11 +60,9 @@ export default async function JobLayout({
     <OpenJob
       key={job.ticket}
       ticket={job.ticket}
-      first={entries.slice(0, mostInPage)}
+      first={sent(entries.slice(0, mostInPage))}
       total={entries.length}
-      types={namedTypes(entries)}
-      shop={shop}
-      learned={learned}
+      around={sent({ types: namedTypes(entries), shop, learned })}
       now={now}
     >
       {children}
