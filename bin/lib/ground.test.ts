@@ -16,6 +16,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { isAtLeast, neededNode, nodeProblem } from './checkNode.mjs';
+import { installKept } from './install.mjs';
 import { placeOf } from './place.mjs';
 import { preflightProblems } from './preflight.mjs';
 import { endProcesses, environmentOf, leftRunning, processesIn, stampOf } from './processes.mjs';
@@ -370,4 +371,19 @@ test('scripts of the pages are marked as needed whole, once however often they a
   markWhole(folder);
   const texts = ['a.js', 'b.css', 'c.js'].map((name) => readFileSync(join(folder, name), 'utf8'));
   expect(texts).toEqual([`${hint}one()`, 'p{}', `${hint}(two)=>3`]);
+});
+
+test('packages come from what was kept; where that is too old all is asked for, and what still fails is said', () => {
+  const calls: string[][] = [];
+  const install =
+    (...fails: boolean[]) =>
+    (...flags: string[]) => {
+      calls.push(flags);
+      if (fails.shift()) throw new Error('no matching version');
+    };
+  installKept(install());
+  expect(calls.splice(0)).toEqual([['--prefer-offline']]);
+  installKept(install(true));
+  expect(calls.splice(0)).toEqual([['--prefer-offline'], []]);
+  expect(() => installKept(install(true, true))).toThrow('no matching version');
 });

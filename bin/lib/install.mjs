@@ -23,15 +23,31 @@ const lockStamp = join(root, 'node_modules/.holotonos-lock');
 export const hasNodePackages = (lock = lockDigest()) =>
   existsSync(lockStamp) && readFileSync(lockStamp, 'utf8') === lock;
 
+/**
+ * Installs with what this machine has kept of the packages, unasked; the lockfile says what they must be. Where that is older
+ * than the lockfile, or broken, everything is asked for.
+ *
+ * @param install installs the packages, with these flags too; throws where it cannot
+ */
+export function installKept(install) {
+  try {
+    install('--prefer-offline');
+  } catch {
+    install();
+  }
+}
+
 /** Installs the Node packages that the lockfile names, unless they are there. */
 export function ensureNodePackages(say) {
   const lock = lockDigest();
   if (hasNodePackages(lock)) return;
   say('Installing the Node packages (a minute or two) …');
-  run('npm', ['ci', '--no-audit', '--no-fund'], {
-    cwd: root,
-    failure: 'The Node packages could not be installed. Is the network there?',
-  });
+  installKept((...flags) =>
+    run('npm', ['ci', '--no-audit', '--no-fund', ...flags], {
+      cwd: root,
+      failure: 'The Node packages could not be installed. Is the network there?',
+    }),
+  );
   writeFileSync(lockStamp, lock);
 }
 

@@ -1,0 +1,1 @@
+export function installKept(install: (...flags: string[]) => void): void;
