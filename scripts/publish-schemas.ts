@@ -2,14 +2,15 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { publishedSchemas } from '@holotonos/core';
-import { format } from 'prettier';
+import { format } from 'oxfmt';
 
 const folder = resolve(import.meta.dirname, '../docs/schemas');
 let stale = false;
 mkdirSync(folder, { recursive: true });
 for (const [name, schema] of Object.entries(publishedSchemas)) {
-  const text = await format(JSON.stringify(schema), { parser: 'json', printWidth: 120 });
   const path = join(folder, `${name}-1.json`);
+  const { code: text, errors } = await format(path, JSON.stringify(schema), { printWidth: 120 });
+  if (errors.length > 0) throw new Error(`${name}: ${errors[0]?.message}`);
   if (existsSync(path) && readFileSync(path, 'utf8') === text) continue;
   stale = true;
   if (process.argv.includes('--check')) console.error(`${path} is not fresh: run npm run publish-schemas`);

@@ -188,18 +188,7 @@ async function runAll(wants, tally) {
         ...own('imports', check('imports', bin('depcruise'), depcruise)),
         // What nobody imports, and packages nobody uses.
         ...own('unused', check('unused', bin('knip'), ['--no-progress'])),
-        ...own(
-          'format',
-          check('format', bin('prettier'), [
-            '--check',
-            '--log-level',
-            'warn',
-            '--cache',
-            '--cache-location',
-            join(dataDir, 'prettier'),
-            '.',
-          ]),
-        ),
+        ...own('format', check('format', bin('oxfmt'), ['--check'])),
         ...own(
           'schemas',
           check('schemas', process.execPath, ['--import', 'tsx', join(root, 'scripts/publish-schemas.ts'), '--check']),

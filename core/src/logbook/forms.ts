@@ -34,7 +34,8 @@ export interface Forms<E> {
 export function formsOf<E extends AnyEntry>({ kinds, compiled }: FormRules): Forms<E> {
   const kindOf = (name: string) =>
     (Object.hasOwn(kinds, name) ? kinds[name] : undefined) as
-      Pick<Kind<string, unknown, never>, 'problems'> | undefined;
+      | Pick<Kind<string, unknown, never>, 'problems'>
+      | undefined;
   const bodyProblems = (name: string, body: unknown): Problem[] => {
     const kind = kindOf(name);
     const validate = validatorOf(compiled, name);

@@ -101,12 +101,8 @@ function holdOf(family: Family, type: InstrumentType | null, part: string): 'glu
 }
 
 /** An operation as it is done on a part: dry where its pads lie dry. */
-export const asDone = (
-  kind: OperationKind,
-  family: Family,
-  type: InstrumentType | null,
-  part: string,
-): OperationKind => (kind.dry && holdOf(family, type, part) === 'dry' ? { ...kind, ...kind.dry } : kind);
+export const asDone = (kind: OperationKind, family: Family, type: InstrumentType | null, part: string): OperationKind =>
+  kind.dry && holdOf(family, type, part) === 'dry' ? { ...kind, ...kind.dry } : kind;
 
 interface Draft extends Omit<Orderable, 'disturbs'> {
   disturbs: string[];

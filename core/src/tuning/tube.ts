@@ -56,7 +56,8 @@ export interface Tube {
   /** at the upper end, m */
   topRadius: number;
   excitation:
-    { kind: 'reed'; volume: number } | { kind: 'edge'; radius: number; above: number; length: number; area: number };
+    | { kind: 'reed'; volume: number }
+    | { kind: 'edge'; radius: number; above: number; length: number; area: number };
   leaks: ReadonlyMap<string, { width: number; gap: number; land: number }>;
 }
 
