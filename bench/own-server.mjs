@@ -6,6 +6,7 @@ import { ensureBuilt, serve } from '../bin/lib/app.mjs';
 import { dataDir, root } from '../bin/lib/paths.mjs';
 import { cluster, freePort } from '../bin/lib/postgres.mjs';
 import { endProcesses } from '../bin/lib/processes.mjs';
+import { startOf } from '../bin/lib/program.mjs';
 import { run } from '../bin/lib/run.mjs';
 
 /**
@@ -35,7 +36,7 @@ export async function withServer(work, { durable = false, keys = false, before =
     await before({ database, query: (text) => query(text, [], new URL('/postgres', ownerUrl).href) });
     run(
       process.execPath,
-      ['--import', 'tsx', join(root, 'bin/lib/prepare-database.ts'), '--create', ...(keys ? ['--keys'] : [])],
+      [...(await startOf('bin/lib/prepare-database.ts')), '--create', ...(keys ? ['--keys'] : [])],
       {
         cwd: root,
         env: { ...process.env, DATABASE_URL: databaseUrl, DATABASE_OWNER_URL: ownerUrl },

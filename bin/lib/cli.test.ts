@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import wavefile from 'wavefile';
 import { main } from './cli';
+import { startOf } from './program.mjs';
 
 jest.setTimeout(120_000);
 
@@ -178,8 +179,7 @@ describe('bin/holotonos', () => {
     const nobody = await here(['gauge', 'list', '--port', '9']);
     expect(nobody.status).toBe(2);
     expect(nobody.stderr).toMatch(/No stand-in gauges answer .* Start them with bin\/start, .*51 above/);
-    const main = resolve(import.meta.dirname, '../../gauges/src/main.ts');
-    const child = spawn(process.execPath, ['--import', 'tsx', main, '0', '0'], {
+    const child = spawn(process.execPath, [...(await startOf('gauges/src/main.ts')), '0', '0'], {
       env: { ...process.env, NODE_OPTIONS: '' },
     });
     try {

@@ -3,6 +3,7 @@ import { closeSync, openSync } from 'node:fs';
 import { join } from 'node:path';
 import { dataDir, root } from './paths.mjs';
 import { endProcesses, leftRunning, stampOf } from './processes.mjs';
+import { startOf } from './program.mjs';
 import { pause } from './run.mjs';
 
 const running = () =>
@@ -40,7 +41,7 @@ export async function startGauges(port) {
   const out = openSync(join(dataDir, 'gauges.log'), 'a');
   const child = spawn(
     process.execPath,
-    ['--import', 'tsx', join(root, 'gauges/src/main.ts'), String(linePort), String(pagePort)],
+    [...(await startOf('gauges/src/main.ts')), String(linePort), String(pagePort)],
     {
       cwd: root,
       env: { ...process.env, HOLOTONOS_PART: 'gauges', HOLOTONOS_PORT: String(linePort) },

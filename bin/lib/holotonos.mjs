@@ -1,4 +1,5 @@
 import { ensureGenerated, ensureNodePackages } from './install.mjs';
+import { programOf } from './program.mjs';
 import { Plain } from './run.mjs';
 
 /** bin/holotonos: installs what it needs, then hands over to the command line itself. Resolves to the exit code. */
@@ -12,8 +13,11 @@ export async function main(args) {
   }
   // Whoever reads our output may stop before the end; that is not a fault.
   process.stdout.on('error', (error) => process.exit(error.code === 'EPIPE' ? 0 : 1));
-  const { register } = await import('tsx/esm/api');
-  register();
-  const cli = await import('./cli.ts');
+  const program = await programOf('bin/lib/cli.ts');
+  if (!program) {
+    const { register } = await import('tsx/esm/api');
+    register();
+  }
+  const cli = await import(program ?? './cli.ts');
   return cli.main(args);
 }

@@ -7,6 +7,7 @@ import { ensureGenerated, ensureNodePackages, hasNodePackages } from './install.
 import { dataDir, root } from './paths.mjs';
 import { cluster, portIsFree, programs } from './postgres.mjs';
 import { preflight } from './preflight.mjs';
+import { startOf } from './program.mjs';
 import { pause, Plain, run } from './run.mjs';
 import { stages } from './stages.mjs';
 import { takeLock } from './startLock.mjs';
@@ -90,13 +91,11 @@ function databaseProblem(url) {
 }
 
 /** Migrates the database and fills it when it is empty; gives what there is to say of it. */
-const prepare = (databaseUrl, { empty, ownerUrl, own }) =>
+const prepare = async (databaseUrl, { empty, ownerUrl, own }) =>
   run(
     process.execPath,
     [
-      '--import',
-      'tsx',
-      join(root, 'bin/lib/prepare-database.ts'),
+      ...(await startOf('bin/lib/prepare-database.ts')),
       ...(empty ? ['--empty'] : []),
       ...(own ? [] : ['--create']),
       '--keys',
@@ -135,7 +134,7 @@ async function start(options, say) {
   if (!own) say(`The data are in ${privateCluster.folder()}`);
   // The web process itself comes in as one who may read and write, but change nothing of how the data are kept.
   const databaseUrl = own || privateCluster.asWeb(ownerUrl);
-  const prepared = prepare(databaseUrl, { empty: options.empty, ownerUrl, own });
+  const prepared = await prepare(databaseUrl, { empty: options.empty, ownerUrl, own });
   say(prepared || 'The database is ready');
   const build = await ensureBuilt(say);
 
