@@ -66,10 +66,15 @@ async function bundleBeside() {
     });
   await Promise.all([
     beside('web/src/workers/solving.mjs', 'web/.next/solving.mjs', ['workerpool']),
-    beside('web/src/workers/printing.tsx', 'web/.next/printing.mjs', ['workerpool', '@react-pdf/renderer', 'react'], {
-      jsx: 'automatic',
-      alias: { '@': join(root, 'web/src') },
-    }),
+    beside(
+      'web/src/workers/printing.tsx',
+      'web/.next/printing.mjs',
+      ['workerpool', '@react-pdf/renderer', 'react', 'wawoff2'],
+      {
+        jsx: 'automatic',
+        alias: { '@': join(root, 'web/src') },
+      },
+    ),
     beside('web/src/server/gate.ts', 'web/.next/gate.mjs', ['pg', 'sharp'], {
       // Some of what is bundled asks for its parts the older way.
       banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },

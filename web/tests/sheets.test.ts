@@ -34,6 +34,12 @@ test.each([
   expect(await sheet(await get())).toMatchObject({ status: 200, file: `${name}.pdf`, isPdf: true });
 });
 
+test('a sheet brings along the shipped font in both its weights, and no other', async () => {
+  const text = Buffer.from(await (await keys()).arrayBuffer()).toString('latin1');
+  const faces = [...text.matchAll(/\/BaseFont \/\w+\+([\w-]+)/g)].map(([, face]) => face ?? '');
+  expect([...new Set(faces)].sort()).toEqual(['AtkinsonHyperlegibleNext-Bold', 'AtkinsonHyperlegibleNext-Regular']);
+});
+
 test('photographs of a record go to the thread and into the file', async () => {
   expect((await sheet(await record(request('/'), of('LL-201')))).pictures).toBeGreaterThan(0);
 });

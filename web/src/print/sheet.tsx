@@ -1,30 +1,43 @@
 import { Document, Font, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
+import { readFile } from 'node:fs/promises';
+import { decompress } from 'wawoff2';
 import { ownFile } from '@/server/ownFile';
 
-/** A font file of the shipped package. */
-function face(name: string): string {
+/**
+ * A font of the shipped package, unpacked: in the packed file, what sets the type looks up one letter by unpacking all of
+ * them, twice a letter.
+ */
+async function face(name: string): Promise<string> {
   const path = ownFile(`node_modules/@fontsource/atkinson-hyperlegible-next/files/${name}`);
   if (path === null) throw new Error(`The font ${name} is not installed. Run npm ci.`);
-  return path;
+  const unpacked = await decompress(await readFile(path));
+  return `data:font/ttf;base64,${Buffer.from(unpacked).toString('base64')}`;
 }
 
-let registered = false;
-
-/** Fonts are read from the shipped packages, once a process. */
-export function registerFonts(): void {
-  if (registered) return;
-  registered = true;
+async function register(): Promise<void> {
+  // One after the other: what is unpacked lies in the package's own memory until it is taken from there.
+  const regular = await face('atkinson-hyperlegible-next-latin-400-normal.woff2');
+  const bold = await face('atkinson-hyperlegible-next-latin-700-normal.woff2');
   Font.register({
     family: 'Atkinson',
     fonts: [
-      { src: face('atkinson-hyperlegible-next-latin-400-normal.woff'), fontWeight: 400 },
-      { src: face('atkinson-hyperlegible-next-latin-700-normal.woff'), fontWeight: 700 },
+      { src: regular, fontWeight: 400 },
+      { src: bold, fontWeight: 700 },
     ],
   });
   // Words of the trade are not broken at random.
   Font.registerHyphenationCallback((word) => [word]);
 }
+
+let registered: Promise<void> | null = null;
+
+/** Fonts are read from the shipped packages, once a thread; what did not come is tried again. */
+export const registerFonts = (): Promise<void> =>
+  (registered ??= register().catch((error: unknown) => {
+    registered = null;
+    throw error;
+  }));
 
 export const styles = StyleSheet.create({
   page: { fontFamily: 'Atkinson', fontSize: 10, color: '#241a17', padding: 42, paddingBottom: 56, lineHeight: 1.35 },

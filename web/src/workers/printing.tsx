@@ -8,7 +8,7 @@ import { sheets, type SheetName } from '../print/sheets';
 
 worker({
   print: async (name: SheetName, props: object) => {
-    registerFonts();
+    await registerFonts();
     const Sheet = sheets[name] as ComponentType<object>;
     const pdf = new Uint8Array(await renderToBuffer((<Sheet {...props} />) as ReactElement<DocumentProps>));
     return new Transfer(pdf, [pdf.buffer]);
