@@ -3,7 +3,6 @@
 import { clockWords, type Asker, type ClockWords, type Keeping } from '@holotonos/core';
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { beginKeeping, forgetPages } from './keeper';
-import type { KeyHelp } from './pageKeys';
 
 export type Light = 'day' | 'leak';
 
@@ -32,8 +31,6 @@ interface Bench {
   switchLight: () => void;
   helpOpen: boolean;
   setHelpOpen: (open: boolean) => void;
-  pageKeys: readonly KeyHelp[];
-  setPageKeys: (keys: readonly KeyHelp[]) => void;
 }
 
 const BenchContext = createContext<Bench | null>(null);
@@ -47,16 +44,6 @@ export function useBench(): Bench {
 
 /** Times and days in words, by the shop's clock. */
 export const useWhen = (): ClockWords => clockWords(useBench().zone);
-
-/** Declares the keys of a page for the `?` help. */
-export function usePageKeys(keys: readonly KeyHelp[]): void {
-  const { setPageKeys } = useBench();
-  const text = JSON.stringify(keys);
-  useEffect(() => {
-    setPageKeys(JSON.parse(text) as KeyHelp[]);
-    return () => setPageKeys([]);
-  }, [text, setPageKeys]);
-}
 
 /** Who is signed in, as the tabs of a browser tell each other. */
 const atHand = 'holotonos-at-hand';
@@ -112,7 +99,6 @@ export function BenchProvider({
   const [people, setPeople] = useState<string[]>([]);
   const [light, setLight] = useState<Light>('day');
   const [helpOpen, setHelpOpen] = useState(false);
-  const [pageKeys, setPageKeys] = useState<readonly KeyHelp[]>([]);
 
   useEffect(() => {
     const recall = () => {
@@ -190,8 +176,6 @@ export function BenchProvider({
       switchLight,
       helpOpen,
       setHelpOpen,
-      pageKeys,
-      setPageKeys,
     }),
     [
       zone,
@@ -207,7 +191,6 @@ export function BenchProvider({
       light,
       switchLight,
       helpOpen,
-      pageKeys,
     ],
   );
   return <BenchContext.Provider value={value}>{children}</BenchContext.Provider>;

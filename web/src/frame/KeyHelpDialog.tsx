@@ -4,12 +4,14 @@ import { usePathname } from 'next/navigation';
 import { useBench } from './BenchContext';
 import { guideOf } from './guideOf';
 import { isOfJob } from './isOfJob';
+import { useKeysHere } from './keysHere';
 import { pageKeys } from './pageKeys';
 import { soundReading, useSounds } from './sounds';
 import { Button, Form, Modal } from '@/ui/bootstrap';
 
 export function KeyHelpDialog() {
-  const { helpOpen, setHelpOpen, pageKeys: ofPage } = useBench();
+  const { helpOpen, setHelpOpen } = useBench();
+  const ofPage = useKeysHere();
   const { on, turn } = useSounds();
   const path = usePathname();
   const shown = [...ofPage, ...(isOfJob(path) ? pageKeys.job.keys : []), ...pageKeys.everywhere.keys];

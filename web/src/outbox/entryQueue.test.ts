@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import type { Entry, NewEntry } from '@holotonos/core';
-import { EntryQueue, type Aside, type QueueWays, type Sent } from './entryQueue';
+import { EntryQueue, nothingWaits, type Aside, type QueueWays, type Sent } from './entryQueue';
 
 const note = (n: number, text = `note ${n}`): NewEntry => ({
   id: `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`,
@@ -56,6 +56,16 @@ const refused: Sent = { status: 'refused', problems: [{ path: '/body/text', mess
 let world: World;
 beforeEach(() => {
   world = new World();
+});
+
+test('a queue with nothing in it is like any other, also once it has looked', async () => {
+  let changes = 0;
+  const queue = new EntryQueue('LL-1', world);
+  queue.subscribe(() => (changes += 1));
+  expect(queue.state).toBe(nothingWaits);
+  await settled();
+  expect(queue.state).toBe(nothingWaits);
+  expect(changes).toBe(0);
 });
 
 describe('entries on their way', () => {

@@ -31,6 +31,9 @@ export interface QueueState<New extends AnyNew = NewEntry> {
   aside: readonly Aside<New>[];
 }
 
+/** A queue with nothing in it: the very same for all, so that a page that was drawn with none is not drawn anew for its own. */
+export const nothingWaits: QueueState<never> = { waiting: [], reachable: true, aside: [] };
+
 /** What a queue needs of the world: a lasting place in this browser, the way to the server, and time. */
 export interface QueueWays<New extends AnyNew = NewEntry, Taken = Entry> {
   load: (log: string) => Promise<{ waiting: New[]; aside: Aside<New>[] }>;
@@ -57,7 +60,7 @@ export class EntryQueue<New extends AnyNew = NewEntry, Taken = Entry> {
   readonly #ways: QueueWays<New, Taken>;
   readonly #listeners = new Set<() => void>();
   readonly #taken = new Set<(taken: Taken) => void>();
-  #state: QueueState<New> = { waiting: [], reachable: true, aside: [] };
+  #state: QueueState<New> = nothingWaits;
   #draining = false;
   /** entries that are still being put down in the browser */
   readonly #keeping = new Map<string, Promise<void>>();

@@ -1,9 +1,7 @@
 'use client';
 
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
-import type { AnyNew, EntryQueue, QueueState } from './entryQueue';
-
-const nothingSent: QueueState<never> = { waiting: [], reachable: true, aside: [] };
+import { nothingWaits, type AnyNew, type EntryQueue, type QueueState } from './entryQueue';
 
 /** The queue of a logbook on a page, and what it shows of itself; none on the server, where there is nothing to send. */
 export function useQueue<Log extends string, New extends AnyNew, Taken>(
@@ -13,8 +11,8 @@ export function useQueue<Log extends string, New extends AnyNew, Taken>(
   const queue = useMemo(() => (typeof window === 'undefined' ? null : open(log)), [log, open]);
   const queued = useSyncExternalStore<QueueState<New>>(
     useCallback((onChange: () => void) => queue?.subscribe(onChange) ?? (() => undefined), [queue]),
-    () => queue?.state ?? nothingSent,
-    () => nothingSent,
+    () => queue?.state ?? nothingWaits,
+    () => nothingWaits,
   );
   return { queue, queued };
 }

@@ -15,7 +15,7 @@ import {
 import { useId } from 'react';
 import { v4 as newId } from 'uuid';
 import { FilmSelect } from '@/figure/FilmSelect';
-import { usePageKeys } from '@/frame/BenchContext';
+import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { RegulationBench } from '@/regulation/RegulationBench';

@@ -3,7 +3,8 @@
 import { stockKinds, stockTable, type StockItem, type StockKind } from '@holotonos/core';
 import { useMemo, useRef, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
-import { usePageKeys, useWhen } from '@/frame/BenchContext';
+import { useWhen } from '@/frame/BenchContext';
+import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { UnreadOwn } from '@/shop/UnreadOwn';
 import { useStock, type StockNow } from '@/shop/useStock';

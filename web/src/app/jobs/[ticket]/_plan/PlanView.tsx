@@ -5,7 +5,7 @@ import { useMay } from '@/frame/useMay';
 import { Link } from '@/ui/Link';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { usePageKeys } from '@/frame/BenchContext';
+import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';

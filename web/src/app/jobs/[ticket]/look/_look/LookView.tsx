@@ -14,7 +14,7 @@ import { Link } from '@/ui/Link';
 import { useEffect, useId, useMemo, useRef, type KeyboardEvent } from 'react';
 import { FilmSelect } from '@/figure/FilmSelect';
 import { measuredGroups, targetsOfGroup } from '@/figure/groups';
-import { usePageKeys } from '@/frame/BenchContext';
+import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';

@@ -33,7 +33,7 @@ import {
 import { useRouter, useSearchParams } from 'next/navigation';
 import { Link } from '@/ui/Link';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { usePageKeys } from '@/frame/BenchContext';
+import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { Button } from '@/ui/bootstrap';
 import { FigureForm } from '@/ui/FigureForm';

@@ -19,7 +19,7 @@ import {
 } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { readFigure } from '@/figure/groups';
-import { usePageKeys } from '@/frame/BenchContext';
+import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { Button, Form } from '@/ui/bootstrap';

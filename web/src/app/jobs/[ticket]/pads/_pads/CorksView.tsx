@@ -21,7 +21,7 @@ import {
 } from '@holotonos/core';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useId, useState } from 'react';
-import { usePageKeys } from '@/frame/BenchContext';
+import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { FigureForm, sizeIn } from '@/ui/FigureForm';
 import { useJob } from '@/job/JobContext';

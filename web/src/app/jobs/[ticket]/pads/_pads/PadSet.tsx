@@ -27,7 +27,7 @@ import {
   type StockState,
 } from '@holotonos/core';
 import { useId, useMemo, useState } from 'react';
-import { usePageKeys } from '@/frame/BenchContext';
+import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import type { WriteStock } from '@/shop/useStock';

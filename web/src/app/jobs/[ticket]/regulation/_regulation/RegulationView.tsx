@@ -4,7 +4,7 @@ import { landingWords, stateOf } from '@holotonos/core';
 import { Link } from '@/ui/Link';
 import { useId, useRef } from 'react';
 import { FilmSelect } from '@/figure/FilmSelect';
-import { usePageKeys } from '@/frame/BenchContext';
+import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { RegulationBench } from '@/regulation/RegulationBench';

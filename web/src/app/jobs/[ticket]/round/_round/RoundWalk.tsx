@@ -19,7 +19,7 @@ import {
   type RoundState,
 } from '@holotonos/core';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { usePageKeys } from '@/frame/BenchContext';
+import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { Button } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';

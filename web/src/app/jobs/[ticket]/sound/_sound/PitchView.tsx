@@ -20,7 +20,7 @@ import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 
 import { FigureReadout } from '@/figure/FigureReadout';
 import { GaugePanel } from '@/figure/GaugePanel';
 import { useFigure } from '@/figure/useFigure';
-import { usePageKeys } from '@/frame/BenchContext';
+import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { useShippedTypes } from '@/shop/useShippedTypes';
 import { useJob } from '@/job/JobContext';

@@ -11,7 +11,7 @@ import {
 } from '@holotonos/core';
 import { Link } from '@/ui/Link';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { usePageKeys } from '@/frame/BenchContext';
+import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';

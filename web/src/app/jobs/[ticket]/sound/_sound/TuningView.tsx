@@ -23,7 +23,7 @@ import {
 } from '@holotonos/core';
 import { Link } from '@/ui/Link';
 import { useMemo, useState } from 'react';
-import { usePageKeys } from '@/frame/BenchContext';
+import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { PassLesson } from '@/job/PassLesson';
