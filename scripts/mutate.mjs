@@ -6,7 +6,7 @@
 import { context } from 'esbuild';
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { dirname, join, resolve } from 'node:path';
+import { basename, dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import ts from 'typescript';
 import { coreTests } from './jestCoreTests.mjs';
@@ -144,10 +144,14 @@ async function passesBuilt(file) {
     for (const { path } of changed) writeFileSync(path, whole.get(path));
   }
 }
-/** Most changes are noticed next door, in a second or two; only for the others is everything asked that reaches them. */
+/** Most changes are noticed next door, or by the tests of the same name; only for the others is everything asked that reaches them. */
 const survives = async (file, { projects, built: isBuilt }) =>
   (!isBuilt || (await passesBuilt(file))) &&
-  passes(projects, ['--testPathPatterns', `^${dirname(join(root, file))}/`], patienceMs.near) &&
+  passes(
+    projects,
+    ['--testPathPatterns', `^${dirname(join(root, file))}/`, `/${basename(file).replace(/\.m?ts$/, '')}\\.test\\.`],
+    patienceMs.near,
+  ) &&
   passes(projects, ['--findRelatedTests', file], patienceMs.far);
 
 /** Every change that could be made in a room. */
