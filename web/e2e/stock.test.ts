@@ -428,28 +428,5 @@ describe('every view of it', () => {
     ];
     for (const view of views) expect([view, await axeInBothLights(page, app.address + view)]).toEqual([view, []]);
   });
-  test.each([
-    [1280, 800],
-    [1024, 768],
-    [390, 844],
-  ])('at %i×%i nothing makes the page scroll sideways', async (width, height) => {
-    await page.setViewport({ width, height });
-    for (const view of [
-      '/stock',
-      '/jobs/LL-201/pads?show=set',
-      '/jobs/LL-203/pads?show=before',
-      '/jobs/LL-203/pads?show=shims',
-      '/jobs/LL-203/pads/springs?part=g-sharp-key',
-      '/jobs/LL-204/pads/corks',
-    ]) {
-      await page.goto(app.address + view);
-      await page.waitForSelector('#main');
-      expect([view, await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)]).toEqual([
-        view,
-        0,
-      ]);
-    }
-    await page.setViewport({ width: 1280, height: 800 });
-  });
   test('and no page complained', () => expect(complaints).toEqual([]));
 });
