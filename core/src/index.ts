@@ -255,6 +255,7 @@ export { gaugeGate, readGaugeLine, type GateCounts, type GaugeReading } from './
 export {
   adviceWords,
   faultsAt,
+  likelyKinds,
   findingOfPicture,
   landingWords,
   landings,

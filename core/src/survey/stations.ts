@@ -1,5 +1,5 @@
 import { downTheTube, type InstrumentType } from '../instruments';
-import type { FindingKind, SpringFault, SurveyStation } from '../vocabulary';
+import { findingKinds, type FindingKind, type SpringFault, type SurveyStation } from '../vocabulary';
 
 /** What a place of the survey is, so that only faults that can sit there are offered. */
 export type PlaceKind = 'joint' | 'section' | 'hole' | 'key' | 'post' | 'rod' | 'pad' | 'fitting';
@@ -223,3 +223,25 @@ export const faultsAt = (
     : faults.filter(
         ({ at, only: made }) => at.includes(place.kind) && (made === undefined || isMade(type, place.part, made)),
       );
+
+/** What a walk of stations does not ask of a place, and can be wrong there all the same. */
+const besides: Partial<Record<PlaceKind, readonly FindingKind[]>> = {
+  hole: ['tuning-low', 'tuning-high'],
+  pad: ['pad-leaking'],
+  fitting: ['fitting-bent'],
+};
+
+/**
+ * What can be wrong at a part of this instrument as it is made, in the order of all findings; none for what no station
+ * looks at, such as the instrument as a whole. Whoever has seen something else may say so all the same.
+ */
+export function likelyKinds(type: InstrumentType, part: string): FindingKind[] {
+  const found = new Set<FindingKind>();
+  for (const each of stations)
+    for (const place of stationPlaces(type, each.id)) {
+      if (place.part !== part) continue;
+      for (const { kind } of faultsAt(type, each, place)) found.add(kind);
+      for (const kind of besides[place.kind] ?? []) found.add(kind);
+    }
+  return findingKinds.filter((kind) => found.has(kind));
+}

@@ -2,9 +2,10 @@ import { describe, expect, test } from '@jest/globals';
 import { TestJob } from '../../tests/testJob';
 import { applyOptions, shippedTypes } from '../instruments';
 import { solveSeat } from '../pads';
-import { surveyStations } from '../vocabulary';
+import { findingKinds, surveyStations } from '../vocabulary';
 import {
   faultsAt,
+  likelyKinds,
   lightClocks,
   lightDirection,
   lightPicture,
@@ -122,6 +123,24 @@ describe('the faults that are offered', () => {
     // Springs are looked at the same way everywhere, and a station without a place says what it is about.
     expect(look('oboe', 'springs', of('oboe').keys[0]?.id ?? '')).toBe(station('springs').look);
     expect(look('oboe', 'body', null)).toBe(station('body').look);
+  });
+  test('by hand are all that a place can have, in one order, with what no station asks', () => {
+    const likely = (id: string, part: string) => {
+      const type = shippedTypes.find((each) => each.id === id);
+      if (!type) throw new Error(id);
+      return likelyKinds(applyOptions(type, []), part);
+    };
+    expect(likely('oboe', 'top')).toEqual(['body-bent', 'crack', 'dirt']);
+    expect(likely('alto-saxophone', 'bell')).toEqual(
+      expect.arrayContaining(['bell-turned', 'dent', 'seam-open', 'tarnish']),
+    );
+    const [hole] = shippedTypes.find(({ id }) => id === 'oboe')?.holes ?? [];
+    // A hole, its pad and its key carry one name.
+    const open = likely('oboe', hole?.id ?? '');
+    expect(open).toEqual(expect.arrayContaining(['rim-chipped', 'tuning-low', 'pad-leaking', 'pad-worn']));
+    expect(open).not.toContain('hole-unsoldered');
+    expect(open).toEqual(findingKinds.filter((kind) => open.includes(kind)));
+    expect([likely('oboe', 'instrument'), likely('oboe', 'no-such-part')]).toEqual([[], []]);
   });
   test('are none where there is no place', () => {
     const [type] = shippedTypes as [(typeof shippedTypes)[number]];

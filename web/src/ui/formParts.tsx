@@ -48,18 +48,39 @@ export function ReasonForm({
   );
 }
 
-/** What kind of finding it is. */
-export function KindField({ value, onChange }: { value: FindingKind; onChange: (kind: FindingKind) => void }) {
+/**
+ * What kind of finding it is.
+ *
+ * @param likely what can be wrong at the place, where that is known: offered first
+ */
+export function KindField({
+  value,
+  onChange,
+  likely = [],
+}: {
+  value: FindingKind;
+  onChange: (kind: FindingKind) => void;
+  likely?: readonly FindingKind[];
+}) {
   const id = useId();
+  const options = (kinds: readonly FindingKind[]) =>
+    kinds.map((kind) => (
+      <option key={kind} value={kind}>
+        {findingWords[kind].title}
+      </option>
+    ));
   return (
     <div className="mb-2">
       <Form.Label htmlFor={id}>What</Form.Label>
       <Form.Select id={id} value={value} onChange={(event) => onChange(event.target.value as FindingKind)}>
-        {findingKinds.map((kind) => (
-          <option key={kind} value={kind}>
-            {findingWords[kind].title}
-          </option>
-        ))}
+        {likely.length === 0 ? (
+          options(findingKinds)
+        ) : (
+          <>
+            <optgroup label="Found at such a place">{options(likely)}</optgroup>
+            <optgroup label="Anything else">{options(findingKinds.filter((kind) => !likely.includes(kind)))}</optgroup>
+          </>
+        )}
       </Form.Select>
     </div>
   );

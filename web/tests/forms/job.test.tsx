@@ -142,6 +142,24 @@ describe('the owner’s answer', () => {
 });
 
 describe('findings', () => {
+  test('what can be wrong at a place is offered first, all else after it, and nothing is lost', async () => {
+    more = { judgement: { suggestions: [] } };
+    show(<FindingsView />);
+    const groups = () =>
+      [...screen.getByLabelText('What').querySelectorAll('optgroup')].map((each) =>
+        [...each.children].map((option) => (option as HTMLOptionElement).value),
+      );
+    const all = [...(screen.getByLabelText('What') as HTMLSelectElement).options].map(({ value }) => value);
+    expect([groups(), field('What').value]).toEqual([[], 'dirt']);
+    type('Where', 'bell');
+    const [likely = [], others = []] = groups();
+    expect(likely).toContain('bell-turned');
+    expect(likely).not.toContain('spring-missing');
+    expect([...likely, ...others].sort()).toEqual([...all].sort());
+    expect(field('What').value).toBe(likely[0]);
+    await press('Write it down');
+    expect(bodies()).toEqual([['finding', expect.objectContaining({ kind: likely[0], part: 'bell' })]]);
+  });
   test('what a person saw is written down as it was chosen', async () => {
     more = { judgement: { suggestions: [] } };
     show(<FindingsView />);
@@ -161,6 +179,9 @@ describe('findings', () => {
     ]);
     expect(field('Note').value).toBe('');
     expect(screen.getByText(/1 finding open/)).toBeTruthy();
+    // What was chosen stays wherever the place goes; before, it is the first that the place can have.
+    type('Where', 'neck');
+    expect(field('What').value).toBe('dirt');
     await press('Leave as it is');
     expect(bodies().at(-1)?.[1]).toMatchObject({ status: 'left', part: 'low-b' });
   });

@@ -4,6 +4,7 @@ import {
   findingTitle,
   isOpenStatus,
   likelyCauses,
+  likelyKinds,
   along,
   entryWords,
   printQuantity,
@@ -35,10 +36,13 @@ function NewFinding() {
   // A fault sits at a part; a note has none of its own.
   const parts = removableNames(type);
   const id = useId();
-  const [kind, setKind] = useState<FindingKind>('dent');
+  const [chosen, choose] = useState<FindingKind | null>(null);
   const [part, setPart] = useState('instrument');
   const [severity, setSeverity] = useState(2);
   const [note, setNote] = useState('');
+  // Until somebody has chosen it is the first that can be at the place.
+  const likely = likelyKinds(type, part);
+  const kind = chosen ?? likely[0] ?? 'dirt';
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (write('finding', { finding: newId(), kind, part, severity, status: 'confirmed', note })) setNote('');
@@ -47,9 +51,6 @@ function NewFinding() {
     <form className="sheet" onSubmit={submit}>
       <h2>Write a finding</h2>
       <div className="row">
-        <div className="col-sm-6">
-          <KindField value={kind} onChange={setKind} />
-        </div>
         <div className="col-sm-6 mb-2">
           <Form.Label htmlFor={`${id}-part`}>Where</Form.Label>
           <Form.Select id={`${id}-part`} value={part} onChange={(event) => setPart(event.target.value)}>
@@ -59,6 +60,9 @@ function NewFinding() {
               </option>
             ))}
           </Form.Select>
+        </div>
+        <div className="col-sm-6">
+          <KindField value={kind} onChange={choose} likely={likely} />
         </div>
         <div className="col-sm-4">
           <SeverityField value={severity} onChange={setSeverity} />
