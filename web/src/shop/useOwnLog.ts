@@ -48,12 +48,37 @@ export interface OwnLogOpen<State> {
   put: (kind: string, body: object) => void;
 }
 
+/** Ways to write into such a logbook, for what does not show it. */
+export function useOwnWrite<State>({
+  address,
+  parts: partsOf,
+}: Pick<OwnLog<State>, 'address' | 'parts'>): Pick<OwnLogOpen<State>, 'write' | 'put'> {
+  const { who } = useBench();
+  const { queue } = useQueue(address, queueOfOwn<State>);
+  const entryOf = (kind: string, body: object): AnyNew => ({
+    id: newId(),
+    kind,
+    body,
+    author: who() || unnamed,
+    benchTime: new Date().toISOString(),
+  });
+  const write = async (kind: string, body: object): Promise<string | null> => {
+    const entry = entryOf(kind, body);
+    // Where the forms do not come the server's check stands alone.
+    const wrong = (await partsOf().catch(() => null))?.problems(entry) ?? [];
+    if (wrong.length > 0) return words(wrong);
+    queue?.add(entry);
+    const refused = (await queue?.outcome(entry.id)) ?? null;
+    return refused && words(refused);
+  };
+  return { write, put: (kind, body) => queue?.add(entryOf(kind, body)) };
+}
+
 /** Such a logbook as it is now, and ways to write into it. */
 export function useOwnLog<State>(
   first: State,
   { address, event: own, also = [], parts: partsOf }: OwnLog<State>,
 ): OwnLogOpen<State> {
-  const { who } = useBench();
   /** what the server said last */
   const [said, setSaid] = useState(first);
   const [parts, setParts] = useState<OwnLogParts<State> | null>(null);
@@ -100,21 +125,5 @@ export function useOwnLog<State>(
     [parts, said, heldUp, waiting],
   );
 
-  const entryOf = (kind: string, body: object): AnyNew => ({
-    id: newId(),
-    kind,
-    body,
-    author: who() || unnamed,
-    benchTime: new Date().toISOString(),
-  });
-  const write = async (kind: string, body: object): Promise<string | null> => {
-    const entry = entryOf(kind, body);
-    // Where the forms do not come the server's check stands alone.
-    const wrong = (await partsOf().catch(() => null))?.problems(entry) ?? [];
-    if (wrong.length > 0) return words(wrong);
-    queue?.add(entry);
-    const refused = (await queue?.outcome(entry.id)) ?? null;
-    return refused && words(refused);
-  };
-  return { state, write, put: (kind, body) => queue?.add(entryOf(kind, body)) };
+  return { state, ...useOwnWrite({ address, parts: partsOf }) };
 }

@@ -2,7 +2,7 @@
 
 import type { NewShopEntry, ShopEntry, ShopEntryBody, ShopEntryKind, ShopState } from '@holotonos/core';
 import { ownLogs } from '@/outbox/queues';
-import { useOwnLog, type OwnLog } from './useOwnLog';
+import { useOwnLog, useOwnWrite, type OwnLog } from './useOwnLog';
 
 export const shopLog: OwnLog<ShopState> = {
   address: ownLogs.shop,
@@ -28,3 +28,6 @@ export function useShop(first: ShopState): { shop: ShopState; write: WriteShop; 
   const { state: shop, write, put } = useOwnLog(first, shopLog);
   return { shop, write, put };
 }
+
+/** Writes into the logbook of the shop from a page that does not show it. */
+export const useShopWrite = (): WriteShop => useOwnWrite(shopLog).write;

@@ -6,7 +6,7 @@ import type { ReactNode } from 'react';
 import { BenchProvider } from '../../src/frame/BenchContext';
 import type { AnyNew } from '../../src/outbox/entryQueue';
 import { queueOfOwn, type OwnLogAddress } from '../../src/outbox/queues';
-import { useOwnLog, type OwnLog } from '../../src/shop/useOwnLog';
+import { useOwnLog, useOwnWrite, type OwnLog } from '../../src/shop/useOwnLog';
 import { answered, fetchDouble } from './bench';
 
 /** The stream of a page: the test tells what it tells. */
@@ -176,4 +176,21 @@ describe('what others write into it', () => {
     await settled(() => result.current.state.n === 6);
     expect(fetched()).toBe(2);
   });
+});
+
+test('whoever only writes is not told what the logbook says, and asks for nothing', async () => {
+  const log = logOf();
+  const { asked, double } = fetchDouble(() => answered(201, { n: 1 }));
+  globalThis.fetch = double;
+  const frame = ({ children }: { children: ReactNode }) => <BenchProvider zone="UTC">{children}</BenchProvider>;
+  const { result } = renderHook(() => useOwnWrite<State>(log), { wrapper: frame });
+  act(() => {
+    Stream.newest.tell('ready');
+    Stream.newest.tell('stock');
+  });
+  expect(asked).toEqual([]);
+  let said: string | null = 'nothing said';
+  await act(async () => void (said = await result.current.write('move', take)));
+  expect(said).toBeNull();
+  expect(asked.map(({ init }) => init?.method)).toEqual(['POST']);
 });

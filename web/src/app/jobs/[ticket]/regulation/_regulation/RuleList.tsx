@@ -5,7 +5,7 @@ import { useId, useState } from 'react';
 import { readFigure } from '@/figure/groups';
 import { useJob } from '@/job/JobContext';
 import type { RegulationDesk } from '@/regulation/useRegulation';
-import { useShop } from '@/shop/useShop';
+import { useShopWrite } from '@/shop/useShop';
 import { Button, Form } from '@/ui/bootstrap';
 
 type Scope = 'job' | 'shop';
@@ -13,8 +13,8 @@ type Scope = 'job' | 'shop';
 /** One rule asked otherwise: its rank, from where to where it holds, or not at all; here, or for every instrument of the type. */
 function RuleForm({ desk, worked, done }: { desk: RegulationDesk; worked: WorkedRule; done: () => void }) {
   const { type, unit } = desk;
-  const { write, shop } = useJob();
-  const { write: writeShop } = useShop(shop);
+  const { write } = useJob();
+  const writeShop = useShopWrite();
   const id = useId();
   const { rule, words } = worked;
   const figure = (mm: number) => String(Math.round((mm / mmPerUnit[unit]) * 1000) / 1000);
