@@ -52,8 +52,13 @@ describe('promised hours', () => {
   test('enough of them take everything, and every note comes back', () => {
     const job = new TestJob();
     for (const part of ['g', 'e', 'low-b']) job.finding('pad-leaking', part);
-    const { left, within, failing, regained } = fit(job, 6000);
+    const { left, within, failing, regained, planned } = fit(job, 6000);
     expect(left).toEqual([]);
+    // Where nothing is left out, stripping and assembling count whole.
+    expect(planned).toBeCloseTo(
+      stepsOf(job).reduce((sum, { minutes }) => sum + minutes.likely, 0),
+      9,
+    );
     expect([...within].sort()).toEqual(
       stepsOf(job)
         .map(({ id }) => id)

@@ -5,7 +5,7 @@ import { applyOptions, instrumentType, optionChoices, shippedTypes, type Instrum
 import { misfits } from '../job';
 import { judgeJob } from '../judgement';
 import { calibrate } from './calibrate';
-import { linkWalk, pressedUnder, regulationQuestions, adjusterWords, driftWords } from '.';
+import { linkWalk, pressedUnder, regulationQuestions, adjusterWords, driftWords, intervalOf } from '.';
 import { regulationOf, rulesAt } from './regulationOf';
 import { solveRegulate } from './solveRegulate';
 
@@ -23,6 +23,24 @@ const flutist = (practice?: string) => {
 const twisted = ({ mechanism }: ReturnType<typeof regulationOf>) =>
   mechanism.flex.reduce((sum, { perNewton }) => sum + perNewton, 0);
 const ruleOf = ({ rules }: ReturnType<typeof regulationOf>, id: string) => rules.find(({ rule }) => rule.id === id);
+
+test.each([
+  ['evenly-tight', [-0.01, 0.01]],
+  ['follower-drags', [0.006, 0.02]],
+  ['driver-drags', [-0.02, -0.006]],
+  ['follower-free', [0.016, Infinity]],
+  ['driver-free', [-Infinity, -0.016]],
+  ['lands-together', [-0.03, 0.03]],
+  ['driver-first', [0.03, Infinity]],
+  ['follower-first', [-Infinity, -0.03]],
+] as const)('%s, with a film of 0.02 mm, is from and to %j mm late', (says, [low, high]) => {
+  const [from = 0, to = 0] = intervalOf(says, 0.02) ?? [];
+  expect([from, to]).toEqual([
+    Number.isFinite(low) ? expect.closeTo(low, 12) : low,
+    Number.isFinite(high) ? expect.closeTo(high, 12) : high,
+  ]);
+  expect(intervalOf('evenly-green')).toBeNull();
+});
 
 describe('an instrument nobody has looked at', () => {
   test.each(shippedTypes.map((type) => [type.id, type] as const))('%s is taken as right, rule by rule', (_, type) => {

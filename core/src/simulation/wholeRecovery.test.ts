@@ -208,6 +208,27 @@ describe('one rod', () => {
     expect(loose?.spans[0]?.play?.verdict).toBe('outside');
     expect(told(loose?.spans[0]?.says)).toMatch(/too much room: lengthen/);
   });
+  test('of a place the instrument does not have nothing is true, whatever is asked', () => {
+    const truth = soundInstrument(sax, chanceFrom(5));
+    for (const group of [
+      'rim',
+      'hole',
+      'post',
+      'hinge',
+      'joint',
+      'spring',
+      'link',
+      'body-line',
+      'bore',
+      'pad',
+    ] as const)
+      for (const measure of ['height', 'tenon', 'receiver', 'cork', 'leak', 'deviation', 'diameter', 'gap', 'force'])
+        expect([
+          group,
+          measure,
+          trueFigure(sax, truth, { group, part: 'no-such-part', measure, clock: 0 } as MeasuringPoint, chanceFrom(1)),
+        ]).toEqual([group, measure, null]);
+  });
   test('what is missing is named', () => {
     const stack = rodStack(readParts(sax, sound(1), 1, parts.slice(1)), sax, rod);
     expect(told(stack?.spans[0]?.says)).toMatch(/^Still to be read/);
