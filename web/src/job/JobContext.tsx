@@ -175,9 +175,13 @@ export function JobProvider({
     if (isPractice(ticket)) return;
     const base = `/api/v1/jobs/${encodeURIComponent(ticket)}`;
     for (let after = lastSeq.current, more = true; more;) {
-      const response = await fetch(`${base}/entries?after=${after}`).catch(() => null);
-      if (!response?.ok) return;
-      const answer = (await response.json()) as { entries: Entry[]; more: boolean };
+      // An answer that breaks off is none: the next announcement brings what is in it.
+      const answer = await fetch(`${base}/entries?after=${after}`)
+        .then(async (response) =>
+          response.ok ? ((await response.json()) as { entries: Entry[]; more: boolean }) : null,
+        )
+        .catch(() => null);
+      if (!answer) return;
       // What others write may come while parts of the page are still being taken over; as anything but a transition it
       // would have them drawn a second time, and whoever had put the focus there would lose it.
       startTransition(() => take(answer.entries));

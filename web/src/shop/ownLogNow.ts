@@ -2,8 +2,8 @@
 export const newer = <State>(known: State, answer: State): State =>
   JSON.stringify(known) === JSON.stringify(answer) ? known : answer;
 
-/** What the server has; null where it does not answer: the next announcement brings it. */
-export async function ownLogNow<State>(address: string): Promise<State | null> {
-  const response = await fetch(address).catch(() => null);
-  return response?.ok ? ((await response.json()) as State) : null;
-}
+/** What the server has; null where it does not answer, or not to the end: the next announcement brings it. */
+export const ownLogNow = <State>(address: string): Promise<State | null> =>
+  fetch(address)
+    .then(async (response) => (response.ok ? ((await response.json()) as State) : null))
+    .catch(() => null);

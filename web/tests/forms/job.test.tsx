@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { judgeJob, jobPlan, planBasis, shippedTypes, applyOptions, type EntryOf, type NewEntry } from '@holotonos/core';
 import { randomUUID } from 'node:crypto';
 import { useSyncExternalStore, type ReactElement, type ReactNode } from 'react';
-import { jobDouble, type JobDouble } from '../hooks/bench';
+import { answered, fetchDouble, jobDouble, type JobDouble } from '../hooks/bench';
 
 const now = '2026-11-25T10:00:00.000Z';
 let job: JobDouble;
@@ -45,6 +45,7 @@ const { BenchProvider } = await import('../../src/frame/BenchContext');
 const { AnswerForm } = await import('../../src/app/jobs/[ticket]/estimate/_estimate/AnswerForm');
 const { CostsForm } = await import('../../src/app/jobs/[ticket]/estimate/_estimate/CostsForm');
 const { FindingsView } = await import('../../src/app/jobs/[ticket]/findings/_findings/FindingsView');
+const { OwnerLinks } = await import('../../src/app/jobs/[ticket]/estimate/_estimate/OwnerLinks');
 const { SetAside } = await import('../../src/job/SetAside');
 const { AddStep, HandChange } = await import('../../src/app/jobs/[ticket]/_plan/HandChange');
 const { RowForm } = await import('../../src/app/jobs/[ticket]/instrument/_instrument/RowForm');
@@ -138,6 +139,41 @@ describe('the owner’s answer', () => {
     show(<AnswerForm estimate={estimate()} />);
     type('On', '');
     expect(button('Write down the answer').disabled).toBe(true);
+  });
+});
+
+describe('a link for the owner', () => {
+  const real = globalThis.fetch;
+  afterEach(() => {
+    globalThis.fetch = real;
+  });
+  const server = (answer: () => Response | Promise<Response>) => {
+    const { asked, double } = fetchDouble(answer);
+    globalThis.fetch = double;
+    show(<OwnerLinks />);
+    return asked;
+  };
+  test('is asked for with its day, and shown once', async () => {
+    const asked = server(() => answered(201, { path: '/owner/T-1/secret' }));
+    await press('Make a link');
+    expect(field('The link').value).toBe(`${window.location.origin}/owner/T-1/secret`);
+    expect(asked.map(({ url, init }) => [url.split('?')[0], JSON.parse(String(init?.body))])).toEqual([
+      ['/api/v1/jobs/T-1/owner-link', { until: '2027-01-24', photos: [] }],
+    ]);
+  });
+  test.each<[string, () => Response | Promise<Response>, RegExp]>([
+    ['no answer', () => Promise.reject(new TypeError('Failed to fetch')), /does not answer/],
+    ['a refusal', () => answered(403, { message: 'Only an owner of the shop may do that.' }), /Only an owner/],
+    [
+      'an answer that breaks off',
+      () => ({ ok: true, status: 201, json: () => Promise.reject(new TypeError('gone')) }) as unknown as Response,
+      /Take the link back and make another/,
+    ],
+  ])('after %s says what happened, and shows none', async (_, answer, words) => {
+    server(answer);
+    await press('Make a link');
+    expect(alerts().join()).toMatch(words);
+    expect(screen.queryByLabelText('The link')).toBeNull();
   });
 });
 

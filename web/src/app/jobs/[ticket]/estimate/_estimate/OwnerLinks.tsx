@@ -38,8 +38,12 @@ export function OwnerLinks() {
     if (!response?.ok)
       return setProblem(await refusedWords(response, 'The server does not answer. Try again in a moment.'));
     // That it was given comes over the wire, like everything others write.
-    const { path } = (await response.json()) as { path: string };
-    setMade(`${window.location.origin}${path}`);
+    const given = (await response.json().catch(() => null)) as { path: string } | null;
+    if (!given)
+      return setProblem(
+        'The answer broke off, and the address is told only once. Take the link back and make another.',
+      );
+    setMade(`${window.location.origin}${given.path}`);
   };
   return (
     <section className="mt-4" aria-labelledby={`${id}-title`}>
