@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { spawn } from 'node:child_process';
 import { closeSync, existsSync, openSync, readFileSync, readdirSync, realpathSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { askingTheOlderWay, forNode } from './bundling.mjs';
 import { dataDir, root } from './paths.mjs';
 import { endProcesses, environmentOf, folderOf, leftRunning, stampOf } from './processes.mjs';
 import { pause, Plain, runBeside } from './run.mjs';
@@ -56,10 +57,7 @@ async function bundleBeside() {
     build({
       entryPoints: [join(root, from)],
       outfile: join(root, to),
-      bundle: true,
-      format: 'esm',
-      platform: 'node',
-      target: 'node20',
+      ...forNode,
       external,
       logLevel: 'warning',
       ...more,
@@ -75,10 +73,7 @@ async function bundleBeside() {
         alias: { '@': join(root, 'web/src') },
       },
     ),
-    beside('web/src/server/gate.ts', 'web/.next/gate.mjs', ['pg', 'sharp'], {
-      // Some of what is bundled asks for its parts the older way.
-      banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
-    }),
+    beside('web/src/server/gate.ts', 'web/.next/gate.mjs', ['pg', 'sharp'], askingTheOlderWay),
   ]);
 }
 

@@ -38,17 +38,14 @@ export async function startGauges(port) {
   const before = running().find((each) => each.linePort === linePort);
   if (before && (await answers(pagePort))) return before;
   if (before) await stopGauges(linePort);
+  const main = await startOf('gauges/src/main.ts');
   const out = openSync(join(dataDir, 'gauges.log'), 'a');
-  const child = spawn(
-    process.execPath,
-    [...(await startOf('gauges/src/main.ts')), String(linePort), String(pagePort)],
-    {
-      cwd: root,
-      env: { ...process.env, HOLOTONOS_PART: 'gauges', HOLOTONOS_PORT: String(linePort) },
-      detached: true,
-      stdio: ['ignore', out, out],
-    },
-  );
+  const child = spawn(process.execPath, [...main, String(linePort), String(pagePort)], {
+    cwd: root,
+    env: { ...process.env, HOLOTONOS_PART: 'gauges', HOLOTONOS_PORT: String(linePort) },
+    detached: true,
+    stdio: ['ignore', out, out],
+  });
   closeSync(out);
   child.unref();
   for (let tries = 0; tries < 200 && stampOf(child.pid) !== null && child.exitCode === null; tries += 1) {

@@ -1,5 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { basename, join, resolve } from 'node:path';
+import { askingTheOlderWay, forNode } from './bundling.mjs';
 import { dataDir, root } from './paths.mjs';
 
 /** Two folders below the root, as the sources are that look from where they lie. */
@@ -12,12 +13,10 @@ const standing = (path) => {
 };
 
 /** Is every source as it was when this was made? */
-function isFresh(stamp) {
+function isFresh(file, stamp) {
   try {
-    const { file, inputs } = JSON.parse(readFileSync(stamp, 'utf8'));
-    return (
-      standing(file) !== '' && Object.entries(inputs).every(([path, was]) => standing(resolve(root, path)) === was)
-    );
+    const inputs = JSON.parse(readFileSync(stamp, 'utf8'));
+    return existsSync(file) && Object.entries(inputs).every(([path, was]) => standing(resolve(root, path)) === was);
   } catch {
     return false;
   }
@@ -34,7 +33,7 @@ function isFresh(stamp) {
 export async function programOf(source, into = folder) {
   const file = join(into, `${basename(source, '.ts')}.mjs`);
   const stamp = `${file}.json`;
-  if (isFresh(stamp)) return file;
+  if (isFresh(file, stamp)) return file;
   // Only making one needs it, and it is there only after the packages are.
   const { build } = await import('esbuild');
   const fresh = `${file}.${process.pid}`;
@@ -45,21 +44,17 @@ export async function programOf(source, into = folder) {
       outfile: fresh,
       absWorkingDir: root,
       metafile: true,
-      bundle: true,
-      format: 'esm',
-      platform: 'node',
-      target: 'node20',
+      ...forNode,
+      ...askingTheOlderWay,
       // They have parts that are no scripts.
-      external: ['pg', 'sharp', 'esbuild', 'tsx'],
-      // Some of what is bundled asks for its parts the older way.
-      banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+      external: ['pg', 'sharp'],
       logLevel: 'silent',
     });
     const inputs = Object.fromEntries(
       Object.keys(metafile.inputs).map((path) => [path, standing(resolve(root, path))]),
     );
     renameSync(fresh, file);
-    writeFileSync(stamp, JSON.stringify({ file, inputs }));
+    writeFileSync(stamp, JSON.stringify(inputs));
     return file;
   } catch {
     // A folder of somebody else, a full disk, a source that is just being written: its sources say what is wrong.
