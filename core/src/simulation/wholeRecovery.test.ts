@@ -7,7 +7,7 @@ import { applyOptions, instrumentType, type InstrumentType } from '../instrument
 import { factOf, partReport, pointOf, rimReport, rodStack, type PartReport } from '../measures';
 import { gaugeOfReading, gaugeStandardUncertainty, shelfGauges, usualGauge, type ShelfGauge } from '../metrology';
 import { solveRim } from '../rims';
-import type { MeasureGroup } from '../vocabulary';
+import { measureGroups, type MeasureGroup } from '../vocabulary';
 import { chanceFrom, gaugeShows, hiddenInstrument, soundInstrument, trueFigure, type TrueInstrument } from '.';
 
 const seeds = Array.from({ length: 100 }, (_, seed) => seed + 1);
@@ -210,18 +210,7 @@ describe('one rod', () => {
   });
   test('of a place the instrument does not have nothing is true, whatever is asked', () => {
     const truth = soundInstrument(sax, chanceFrom(5));
-    for (const group of [
-      'rim',
-      'hole',
-      'post',
-      'hinge',
-      'joint',
-      'spring',
-      'link',
-      'body-line',
-      'bore',
-      'pad',
-    ] as const)
+    for (const group of measureGroups)
       for (const measure of ['height', 'tenon', 'receiver', 'cork', 'leak', 'deviation', 'diameter', 'gap', 'force'])
         expect([
           group,
