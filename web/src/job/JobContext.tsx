@@ -35,8 +35,9 @@ import {
 import { v4 as newId } from 'uuid';
 import { useBench } from '@/frame/BenchContext';
 import { keepSoon } from '@/frame/keeper';
+import { fetched } from '@/live/fetched';
 import { useLive, useServerAnswers, type ServerAnswers } from '@/live/live';
-import { newer } from '@/shop/ownLogNow';
+import { newer } from '@/shop/newer';
 import { shopNow } from '@/shop/shopNow';
 import { formProblems, jobFormsSoon } from './jobForms';
 import { unnamed } from './unnamed';
@@ -176,11 +177,7 @@ export function JobProvider({
     const base = `/api/v1/jobs/${encodeURIComponent(ticket)}`;
     for (let after = lastSeq.current, more = true; more;) {
       // An answer that breaks off is none: the next announcement brings what is in it.
-      const answer = await fetch(`${base}/entries?after=${after}`)
-        .then(async (response) =>
-          response.ok ? ((await response.json()) as { entries: Entry[]; more: boolean }) : null,
-        )
-        .catch(() => null);
+      const answer = await fetched<{ entries: Entry[]; more: boolean }>(`${base}/entries?after=${after}`);
       if (!answer) return;
       // What others write may come while parts of the page are still being taken over; as anything but a transition it
       // would have them drawn a second time, and whoever had put the focus there would lose it.

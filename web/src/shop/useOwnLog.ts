@@ -6,11 +6,12 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v4 as newId } from 'uuid';
 import { useBench } from '@/frame/BenchContext';
 import { unnamed } from '@/job/unnamed';
+import { fetched } from '@/live/fetched';
 import { useLive, type LiveEvent } from '@/live/live';
 import type { AnyNew } from '@/outbox/entryQueue';
 import { queueOfOwn, type OwnLogAddress } from '@/outbox/queues';
 import { useQueue } from '@/outbox/useQueue';
-import { newer, ownLogNow } from './ownLogNow';
+import { newer } from './newer';
 
 /** What weighs much of such a logbook: it comes when it is asked for. */
 export interface OwnLogParts<State> {
@@ -54,7 +55,6 @@ export function useOwnWrite<State>({
   parts: partsOf,
 }: Pick<OwnLog<State>, 'address' | 'parts'>): Pick<OwnLogOpen<State>, 'write' | 'put'> {
   const { who } = useBench();
-  const { queue } = useQueue(address, queueOfOwn<State>);
   const entryOf = (kind: string, body: object): AnyNew => ({
     id: newId(),
     kind,
@@ -67,11 +67,12 @@ export function useOwnWrite<State>({
     // Where the forms do not come the server's check stands alone.
     const wrong = (await partsOf().catch(() => null))?.problems(entry) ?? [];
     if (wrong.length > 0) return words(wrong);
-    queue?.add(entry);
-    const refused = (await queue?.outcome(entry.id)) ?? null;
+    const queue = queueOfOwn<State>(address);
+    queue.add(entry);
+    const refused = await queue.outcome(entry.id);
     return refused && words(refused);
   };
-  return { write, put: (kind, body) => queue?.add(entryOf(kind, body)) };
+  return { write, put: (kind, body) => queueOfOwn<State>(address).add(entryOf(kind, body)) };
 }
 
 /** Such a logbook as it is now, and ways to write into it. */
@@ -93,7 +94,7 @@ export function useOwnLog<State>(
   const fetchAgain = useCallback(async () => {
     if (isUnderWay()) return void (missed.current = true);
     const turn = (asked.current += 1);
-    const known = await ownLogNow<State>(address);
+    const known = await fetched<State>(address);
     if (!known || turn !== asked.current) return;
     if (isUnderWay()) missed.current = true;
     else setSaid((before) => newer(before, known));

@@ -14,7 +14,7 @@ import {
   photoPairs,
   removableNames,
 } from '@holotonos/core';
-import { useId, useState, type FormEvent } from 'react';
+import { useId, useMemo, useState, type FormEvent } from 'react';
 import { v4 as newId } from 'uuid';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
@@ -41,7 +41,7 @@ function NewFinding() {
   const [severity, setSeverity] = useState(2);
   const [note, setNote] = useState('');
   // Until somebody has chosen it is the first that can be at the place.
-  const likely = likelyKinds(type, part);
+  const likely = useMemo(() => likelyKinds(type, part), [type, part]);
   const kind = chosen ?? likely[0] ?? 'dirt';
   const submit = (event: FormEvent) => {
     event.preventDefault();
