@@ -457,6 +457,17 @@ describe('the strip', () => {
   });
 });
 
+test('who leaves the field of names for the list gets the part that was pressed', async () => {
+  await open('/jobs/LL-201/strip');
+  await atList();
+  await tick(page, '.name-off input');
+  await seeText(page, 'Say more after a semicolon');
+  const fourth = '.strip-list li:nth-child(4)';
+  // A hand is slower than a machine: what moves when the button goes down moves before it comes up.
+  await (await page.waitForSelector(fourth))?.click({ delay: 60 });
+  await page.waitForSelector(`${fourth}[aria-selected=true]`);
+});
+
 describe('everyone can use it', () => {
   test.each([
     '/jobs/LL-203/survey',
