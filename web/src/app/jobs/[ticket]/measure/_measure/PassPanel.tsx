@@ -39,31 +39,33 @@ export function LinePasses({ part, report }: { part: string; report: PartReport 
       <div>
         <h3>Passes</h3>
         {passes.length > 0 && (
-          <table className="readings mb-2">
-            <caption className="visually-hidden">Straightening passes and what came of them</caption>
-            <thead>
-              <tr>
-                <th scope="col">Bent before</th>
-                <th scope="col">Set by</th>
-                <th scope="col">Bent after</th>
-                <th scope="col">Sprang back</th>
-                <th scope="col">Lesson</th>
-              </tr>
-            </thead>
-            <tbody>
-              {passes.map(({ entry, before, set, after, returned, aside }) => (
-                <tr key={entry}>
-                  <td>{before.toFixed(2)}°</td>
-                  <td>{set.toFixed(2)}°</td>
-                  <td>{signed(after, 2)}°</td>
-                  <td>{(100 * returned).toFixed(0)} %</td>
-                  <td className="text-wrap">
-                    <PassLesson entry={entry} aside={aside} name={`straightening by ${set.toFixed(2)}°`} />
-                  </td>
+          <div className="table-wide">
+            <table className="readings mb-2">
+              <caption className="visually-hidden">Straightening passes and what came of them</caption>
+              <thead>
+                <tr>
+                  <th scope="col">Bent before</th>
+                  <th scope="col">Set by</th>
+                  <th scope="col">Bent after</th>
+                  <th scope="col">Sprang back</th>
+                  <th scope="col">Lesson</th>
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {passes.map(({ entry, before, set, after, returned, aside }) => (
+                  <tr key={entry}>
+                    <td>{before.toFixed(2)}°</td>
+                    <td>{set.toFixed(2)}°</td>
+                    <td>{signed(after, 2)}°</td>
+                    <td>{(100 * returned).toFixed(0)} %</td>
+                    <td className="text-wrap">
+                      <PassLesson entry={entry} aside={aside} name={`straightening by ${set.toFixed(2)}°`} />
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
         )}
         {waiting > 0 && <p className="soft mb-2">The last pass counts once the line has been read again.</p>}
         {line?.correction && (
