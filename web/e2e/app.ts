@@ -250,13 +250,13 @@ const keepDrawing = (page: Page): Promise<void> =>
     .catch(() => undefined);
 
 /**
- * Presses the visible button with this name, once it can be pressed and stands still. A page that hears of an entry of
- * somebody else may put a new button in its place meanwhile: then that one is pressed.
+ * Clicks what a selector finds, once it can be clicked and stands still. A page that hears of an entry of somebody else may
+ * put a new button in its place meanwhile: then that one is clicked.
  */
-export async function press(page: Page, name: string): Promise<void> {
+export async function tick(page: Page, selector: string): Promise<void> {
   await keepDrawing(page);
   await page
-    .locator(`::-p-aria([name="${name}"][role="button"])`)
+    .locator(selector)
     // The middle of the screen, as in `bring`.
     .filter((found) => {
       found.scrollIntoView({ block: 'center', behavior: 'instant' });
@@ -264,6 +264,10 @@ export async function press(page: Page, name: string): Promise<void> {
     })
     .click();
 }
+
+/** Presses the button with this name. */
+export const press = (page: Page, name: string): Promise<void> =>
+  tick(page, `::-p-aria([name="${name}"][role="button"])`);
 
 /** Opens the card of a step of the plan, and waits until it has taken the place of the one before. */
 export async function openCard(page: Page, title: string): Promise<void> {
@@ -278,9 +282,6 @@ export async function openMap(page: Page): Promise<void> {
   await page.keyboard.up('Alt');
   await until(page, () => document.activeElement?.closest('.map-open .strip > g')?.hasAttribute('transform'));
 }
-
-/** Clicks whatever a selector finds. */
-export const tick = async (page: Page, selector: string): Promise<void> => (await bring(page, selector)).click();
 
 /** Types into the field with this label, taking the place of what was there. */
 export async function fill(page: Page, label: string, text: string): Promise<void> {

@@ -12,6 +12,7 @@ let app: App;
 let page: Page;
 beforeAll(async () => {
   ({ app, page } = await startPage());
+  await page.evaluateOnNewDocument(tellJumps);
   const words = { owner: long, maker: long, model: long, serial: long, complaint: `${long}${long}${long}` };
   await openTicket(app.address, 'LONG', words);
 });
@@ -87,6 +88,39 @@ const unreachable = () => {
   return [...new Set(faults)];
 };
 
+/**
+ * What is known only after the page, and pushes down what lies below it once: what the shop has seen of a fault, what to
+ * turn, what to read before anything goes to a mouth today.
+ */
+const comesAfter = ['/jobs/LL-201/findings', '/jobs/LL-201/regulation', '/jobs/LL-201/sound'];
+interface Jumping {
+  jumps: string[];
+}
+/**
+ * A page tells what jumped in it once all of it had been read, while it woke and what it fetches came in: who aims at
+ * something then hits something else.
+ */
+const tellJumps = () => {
+  const jumps: string[] = [];
+  (window as unknown as Jumping).jumps = jumps;
+  interface Shift extends PerformanceEntry {
+    hadRecentInput: boolean;
+    sources: readonly { node: Node | null; previousRect: DOMRectReadOnly; currentRect: DOMRectReadOnly }[];
+  }
+  new PerformanceObserver((list) => {
+    const read = (performance.getEntriesByType('navigation')[0] as PerformanceNavigationTiming)
+      .domContentLoadedEventEnd;
+    for (const { hadRecentInput, startTime, sources } of list.getEntries() as Shift[])
+      for (const { node, previousRect, currentRect } of hadRecentInput || read === 0 || startTime < read
+        ? []
+        : sources) {
+        const words = node?.textContent?.trim().slice(0, 40) ?? '';
+        const [x, y] = [Math.round(currentRect.x - previousRect.x), Math.round(currentRect.y - previousRect.y)];
+        jumps.push(`${node?.nodeName.toLowerCase() ?? 'something'} “${words}” jumps by ${x}, ${y}`);
+      }
+  }).observe({ type: 'layout-shift', buffered: true });
+};
+
 /** What cannot be reached or read at this size, the page not loaded anew. */
 async function faultsAt(width: number, height: number): Promise<string[]> {
   await page.setViewport({ width, height });
@@ -112,6 +146,11 @@ test.each([
   '/jobs/LL-201/strip',
   '/jobs/LL-201/look',
   '/jobs/LL-201/measure?group=pad&part=e',
+  '/jobs/LL-201/measure?group=rim&part=e',
+  '/jobs/LL-201/measure?group=body-line&part=body',
+  '/jobs/LL-201/measure?group=joint',
+  '/jobs/LL-201/measure?group=hinge',
+  '/jobs/LL-203/measure?group=bore',
   '/jobs/LL-201/round',
   '/jobs/LL-201/findings',
   '/jobs/LL-201/pads',
@@ -127,12 +166,16 @@ test.each([
   '/jobs/LL-201/estimate',
   '/jobs/LL-201/record',
   '/jobs/LL-201/instrument',
-])('%s: nothing is covered or cut, on a desk, a tablet lying and standing, a phone', async (path) => {
+])('%s: nothing is covered or cut, on a desk, a tablet lying and standing, a phone; nothing jumps', async (path) => {
+  await page.setViewport({ width: sizes[0][0], height: sizes[0][1] });
   await openView(page, `${app.address}${path}`);
   const found: string[] = [];
   for (const [width, height] of sizes) {
     found.push(...(await faultsAt(width, height)));
     found.push(...(await axeProblems(page, bySize)).map((problem) => `${width}: ${problem}`));
+    // A page that is made narrower moves by right.
+    if (width === sizes[0][0] && !comesAfter.includes(path))
+      found.push(...(await page.evaluate(() => (window as unknown as Jumping).jumps)));
   }
   expect(found).toEqual([]);
 });

@@ -7,6 +7,7 @@ import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { BenchProvider } from '@/frame/BenchContext';
 import { keepFirstPresses } from '@/frame/firstPresses';
+import { preloadFaces } from '@/frame/faces';
 import { KeyHelpDialog } from '@/frame/KeyHelpDialog';
 import { Masthead } from '@/frame/Masthead';
 import { sendToken } from '@/frame/sendToken';
@@ -23,6 +24,7 @@ export const metadata: Metadata = {
 const lightScript = `try{if(localStorage.getItem('holotonos-light')==='leak')document.documentElement.dataset.bsTheme='dark'}catch{}`;
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
+  preloadFaces();
   // Asking for the headers also keeps every page from being made before it is asked for.
   const asked = await headers();
   const nonce = asked.get('x-nonce') ?? undefined;

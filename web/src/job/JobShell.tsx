@@ -2,7 +2,7 @@
 
 import { practices, statesOf } from '@holotonos/core';
 import { usePathname, useRouter, useSearchParams } from 'next/navigation';
-import { Suspense, useMemo, type ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { useJob } from './JobContext';
 import { JobTabs } from './JobTabs';
 import { Button } from '@/ui/bootstrap';
@@ -161,9 +161,7 @@ export function JobShell({ children }: { children: ReactNode }) {
           <Waiting />
           {drawn && (
             <div className="px-2">
-              <Suspense>
-                <JobStrip />
-              </Suspense>
+              <JobStrip />
             </div>
           )}
         </div>

@@ -46,7 +46,6 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
           <Words of={suggestion.remedy} />
         </strong>
       </p>
-      <SeenBefore kind={suggestion.kind} part={suggestion.part} />
       <details className="mb-2">
         <summary>Why</summary>
         <p className="soft mb-0">
@@ -104,6 +103,8 @@ export function SuggestionCard({ suggestion }: { suggestion: Suggestion }) {
           onBack={() => setMode('offer')}
         />
       )}
+      {/* It comes after the page: last on the card, it pushes no button from under a hand. */}
+      <SeenBefore kind={suggestion.kind} part={suggestion.part} />
     </article>
   );
 }

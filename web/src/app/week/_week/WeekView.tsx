@@ -143,14 +143,6 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
         </Link>
         <a href="/api/v1/calendar.ics">Calendar file</a>
       </div>
-      {progress && (
-        <p className="say d-flex gap-3 align-items-center" role="status">
-          <progress max={1} value={progress.share} aria-label={progress.what} /> {progress.what}
-          <Button variant="quiet" onClick={stop}>
-            Stop
-          </Button>
-        </p>
-      )}
       {late && (
         <p className="say attention" data-testid="week-late">
           {latenessWords(schedule.late.length, late)}
@@ -215,6 +207,15 @@ export function WeekView({ tickets, question, first, order, shop: firstShop, now
             else setSaid({ tone: 'fault', text: wrong });
           }}
         />
+      )}
+      {/* At the foot: what comes and goes by itself moves nothing that a hand is on its way to. */}
+      {progress && (
+        <p className="say at-foot d-flex gap-3 align-items-center" role="status">
+          <progress max={1} value={progress.share} aria-label={progress.what} /> {progress.what}
+          <Button variant="quiet" onClick={stop}>
+            Stop
+          </Button>
+        </p>
       )}
     </>
   );

@@ -1,16 +1,11 @@
 'use client';
 
 import { printQuantity, type LengthUnit, type PartReport } from '@holotonos/core';
-import dynamic from 'next/dynamic';
 import { limitText } from '@/job/recordWords';
 import { StateMark } from '@/ui/StateMark';
+import { CurveChart } from './CurveChart';
 import { FittedBore } from './FittedBore';
 import { Words } from '@/figure/Words';
-
-const CurveChart = dynamic(() => import('./CurveChart').then((module) => module.CurveChart), {
-  ssr: false,
-  loading: () => <p className="soft">Drawing …</p>,
-});
 
 /** What the readings of a part come to: its figures with their limits, what it is, what would cure it. */
 export function ReportPanel({ report, unit }: { report: PartReport | null; unit: LengthUnit }) {

@@ -1,13 +1,7 @@
 'use client';
 
 import { printLength, printWithUncertainty, type LengthUnit, type RimReport } from '@holotonos/core';
-import dynamic from 'next/dynamic';
-
-// The chart library is only fetched where something is drawn with it.
-const RimChart = dynamic(() => import('./RimChart').then((module) => module.RimChart), {
-  ssr: false,
-  loading: () => <p className="soft">Drawing …</p>,
-});
+import { RimChart } from './RimChart';
 
 /** A rim as its readings show it. */
 export function RimPanel({ rim, unit }: { rim: RimReport; unit: LengthUnit }) {

@@ -21,13 +21,19 @@ function Answer({ desk, question }: { desk: RegulationDesk; question: RegulateIn
   const { advice, before, stop, again } = useAdvice(question);
   const words = new Map(regulation.rules.map(({ rule, words: said }) => [rule.id, said]));
   const working = advice.state === 'working' && (
-    <p className="mb-0" role="status">
-      <progress aria-label="Working out what to turn" /> Working out what to turn
-      {advice.tried > 0 && `: ${advice.tried.toLocaleString('en')} settings looked at`}{' '}
+    <div className="d-flex gap-3 align-items-center" role="status">
+      <progress aria-label="Working out what to turn" />
+      <span>
+        Working out what to turn
+        {/* For eyes: told each time it changed it would drown the rest. */}
+        <span className="soft num d-block" aria-hidden="true">
+          {advice.tried.toLocaleString('en')} settings looked at
+        </span>
+      </span>
       <Button variant="quiet" onClick={stop}>
         Stop
       </Button>
-    </p>
+    </div>
   );
   if (advice.state === 'failed')
     return <p className="mb-0">Nothing can be worked out here: {advice.message} Look at each link again.</p>;
@@ -176,7 +182,7 @@ export function WhatToTurn({ desk }: { desk: RegulationDesk }) {
   const { regulation } = desk;
   const questions = useMemo(() => regulationQuestions(regulation), [regulation]);
   return (
-    <section className="sheet mb-0" aria-label="What to turn">
+    <section className={`sheet mb-0${questions.length > 0 ? ' what-to-turn' : ''}`} aria-label="What to turn">
       <h3>What to turn</h3>
       {questions.length === 0 ? (
         <p className="soft mb-0">
