@@ -185,6 +185,26 @@ describe('the gauges of a shop', () => {
       ),
     ).toEqual([['Fine feeler strips was past its calibration when these were read.']]);
   });
+  test.each([
+    [['2026-11-19T23:30:00Z', '2026-11-20T09:00:00Z'], 0],
+    [['2026-11-21T09:00:00Z', '2026-11-20T09:00:00Z'], 1],
+    [['2026-11-20T09:00:00Z', '2026-11-21T09:00:00Z'], 1],
+    // Later by the clock of the bench, though it stands earlier in the text.
+    [['2026-11-20T09:00:00Z', '2026-11-20T20:00:00-10:00'], 1],
+  ])('read at %j by a gauge good to the 20th: %i doubt', (times, count) => {
+    const kept = { calibratedOn: '2025-11-20', calibrateEvery: 12 };
+    const shop = foldShop([entry(1, 'gauge', gauge({ id: 'feeler-fine', kind: 'feeler', ...kept }))]);
+    const job = new TestJob();
+    job.read(padPoint('e', 0), 0.01, 'feeler-fine');
+    const [reading] = [...job.state.points.values()].flatMap(({ readings }) => readings);
+    if (!reading) throw new Error('nothing was read');
+    expect(
+      readingDoubts(
+        shop,
+        times.map((benchTime) => ({ ...reading, benchTime })),
+      ),
+    ).toHaveLength(count);
+  });
 });
 
 describe('entries of the shop', () => {
