@@ -1,4 +1,5 @@
-import { expect, test } from '@jest/globals';
+import { expect, jest, test } from '@jest/globals';
+import type { Pool } from 'workerpool';
 import { GET as keys } from '../src/app/api/v1/keys.pdf/route';
 import { GET as card } from '../src/app/api/v1/jobs/[ticket]/card.pdf/route';
 import { GET as checkUp } from '../src/app/api/v1/jobs/[ticket]/check-up.pdf/route';
@@ -50,10 +51,25 @@ test('what a job has no sheet of is not found, nor is a ticket that is none', as
   expect((await record(request('/'), of('LL-999'))).status).toBe(404);
 });
 
+test('a sheet is drawn once for all who ask for it, at once or later; that of another ticket is another', async () => {
+  const drawn = jest.spyOn((globalThis as { holotonosPrinter?: Pool }).holotonosPrinter as Pool, 'exec');
+  const bytes = async (ticket: string) =>
+    Buffer.from(await (await playTest(request('/'), of(ticket))).arrayBuffer()).toString('base64');
+  const [first, same, other] = await Promise.all(['LL-202', 'LL-202', 'LL-203'].map(bytes));
+  expect(drawn).toHaveBeenCalledTimes(2);
+  expect(await bytes('LL-202')).toBe(first);
+  expect([same === first, other === first]).toEqual([true, false]);
+  expect(drawn).toHaveBeenCalledTimes(2);
+  drawn.mockRestore();
+});
+
 test('while a sheet is drawn this thread goes on; too many at once are asked to wait', async () => {
   let turns = 0;
   const timer = setInterval(() => (turns += 1), 5);
-  const asked = Array.from({ length: 12 }, () => keys());
+  const tickets = ['LL-201', 'LL-202', 'LL-203', 'LL-204'];
+  const asked = [board, card, assembly, playTest, record].flatMap((get) =>
+    tickets.map((ticket) => get(request('/'), of(ticket))),
+  );
   const statuses = (await Promise.all(asked)).map(({ status }) => status);
   clearInterval(timer);
   expect(turns).toBeGreaterThan(20);
