@@ -66,10 +66,9 @@ export function FigureReadout({
           data-aimed={figure.aimed}
           inputMode="decimal"
           autoComplete="off"
-          value={figure.text}
           isInvalid={figure.problem !== null}
           aria-describedby={`${id}-problem`}
-          onChange={(event) => figure.setText(event.target.value)}
+          onChange={figure.edited}
           onKeyDown={onKeyDown}
         />
         <div id={`${id}-problem`} role="alert" className="problem">

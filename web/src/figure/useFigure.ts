@@ -25,9 +25,10 @@ const noAir: Air = { temperature: null, humidity: null };
 const airKey = 'holotonos-air';
 
 export interface Figure {
-  text: string;
-  setText: (text: string) => void;
+  /** what was wrong with what was typed */
   problem: string | null;
+  /** what stands in the field was changed by hand */
+  edited: () => void;
   /** what a device said that was not taken, or that was */
   said: string;
   say: (words: string) => void;
@@ -50,6 +51,8 @@ export interface Figure {
 /**
  * One figure after the other for the points a page asks for: typed, or sent by a device that was pointed at this very
  * point. A figure from a device is taken only when it answers what is asked now.
+ *
+ * @param input the field: what is being typed lives in it alone, so that a key draws nothing anew
  */
 export function useFigure(
   point: MeasuringPoint | null,
@@ -57,7 +60,6 @@ export function useFigure(
   onTaken: (point: MeasuringPoint) => void,
 ): Figure {
   const { ticket, type, state, shop, write } = useJob();
-  const [text, setText] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const [said, setSaid] = useState('');
   const [chosen, setChosen] = useState<Partial<Record<Measure, string>>>({});
@@ -99,13 +101,14 @@ export function useFigure(
     });
     if (!written) return;
     setProblem(null);
-    setText('');
+    if (input.current) input.current.value = '';
     setSaid(`${typed} taken`);
     setTaken((count) => count + 1);
     onTaken(point);
   };
 
   const take = () => {
+    const text = input.current?.value ?? '';
     if (!point) return;
     const parsed = readFigure(text, measure, state.unit, gauge?.scale);
     if (!parsed.ok) return setProblem(parsed.problem);
@@ -157,12 +160,10 @@ export function useFigure(
   }, [listening, pointText, ticket, asked]);
 
   return {
-    text,
-    setText: (next) => {
-      setText(next);
-      setProblem(null);
-    },
     problem,
+    edited: () => {
+      if (problem !== null) setProblem(null);
+    },
     said,
     say: setSaid,
     gauge,

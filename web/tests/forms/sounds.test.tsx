@@ -37,7 +37,7 @@ const point: MeasuringPoint = { group: 'pad', part: 'e', measure: 'gap', clock: 
 const readout = (taken: number, verdict: MeasureState) => (
   <FigureReadout
     figure={
-      { text: '', problem: null, said: '', taken, gauge: null, aimed: '', setText: jest.fn() } as unknown as Figure
+      { problem: null, said: '', taken, gauge: null, aimed: '', edited: jest.fn() } as unknown as Figure
     }
     input={{ current: null }}
     point={point}

@@ -48,10 +48,16 @@ afterEach(() => {
 async function figure(first: MeasuringPoint | null) {
   const taken: MeasuringPoint[] = [];
   const focus = jest.fn();
-  const input = { current: { focus } as unknown as HTMLInputElement };
-  const hook = renderHook(({ point }) => useFigure(point, input, (at) => taken.push(at)), {
-    initialProps: { point: first },
-  });
+  const field = { focus, value: '' };
+  const input = { current: field as unknown as HTMLInputElement };
+  let drawn = 0;
+  const hook = renderHook(
+    ({ point }) => {
+      drawn += 1;
+      return useFigure(point, input, (at) => taken.push(at));
+    },
+    { initialProps: { point: first } },
+  );
   const draw = async (point: MeasuringPoint | null = first) => {
     hook.rerender({ point });
     await act(settle);
@@ -61,9 +67,18 @@ async function figure(first: MeasuringPoint | null) {
     get now() {
       return hook.result.current;
     },
+    get drawn() {
+      return drawn;
+    },
     taken,
+    field,
     focus,
     draw,
+    types: async (text: string) => {
+      field.value = text;
+      act(() => hook.result.current.edited());
+      await act(settle);
+    },
     does: async (work: (figure: ReturnType<typeof useFigure>) => unknown) => {
       act(() => void work(hook.result.current));
       await act(settle);
@@ -82,30 +97,38 @@ const aims = () =>
 describe('a figure that is typed', () => {
   test('is read in the unit of the job, written with its gauge, and the next point is asked for', async () => {
     const shown = await figure(gap(45));
-    await shown.does((f) => f.setText(' 0,02 '));
+    await shown.types(' 0,02 ');
     await shown.does((f) => f.take());
     expect(readings()).toMatchObject([{ point: gap(45), value: 0.02, typed: '0,02', gauge: { id: 'feeler-film' } }]);
     expect(shown.taken).toEqual([gap(45)]);
-    expect([shown.now.text, shown.now.problem, shown.now.said]).toEqual(['', null, '0,02 taken']);
+    expect([shown.field.value, shown.now.problem, shown.now.said]).toEqual(['', null, '0,02 taken']);
   });
   test('that is none is said, stays as it was typed, and the complaint goes with the next key', async () => {
     const shown = await figure(gap(45));
-    await shown.does((f) => f.setText('much'));
+    await shown.types('much');
     await shown.does((f) => f.take());
-    expect([readings(), shown.taken, shown.now.text]).toEqual([[], [], 'much']);
+    expect([readings(), shown.taken, shown.field.value]).toEqual([[], [], 'much']);
     expect(shown.now.problem).toBeTruthy();
-    await shown.does((f) => f.setText('muc'));
+    await shown.types('muc');
     expect(shown.now.problem).toBeNull();
+  });
+  test('draws nothing anew while it is typed, key by key', async () => {
+    const shown = await figure(gap(45));
+    const { drawn } = shown;
+    for (const text of ['0', '0.', '0.0', '0.02']) await shown.types(text);
+    expect([shown.drawn, shown.field.value]).toEqual([drawn, '0.02']);
+    await shown.does((f) => f.take());
+    expect(readings()).toMatchObject([{ value: 0.02 }]);
   });
   test('is not taken where nothing is asked, nor on a job that takes nothing', async () => {
     const idle = await figure(null);
-    await idle.does((f) => f.setText('0.02'));
+    await idle.types('0.02');
     await idle.does((f) => f.take());
     const shut = await figure(gap(0));
     job.closed = true;
-    await shut.does((f) => f.setText('0.02'));
+    await shut.types('0.02');
     await shut.does((f) => f.take());
-    expect([readings(), shut.taken, shut.now.text]).toEqual([[], [], '0.02']);
+    expect([readings(), shut.taken, shut.field.value]).toEqual([[], [], '0.02']);
   });
   test('is taken with the gauge that was chosen, for as long as the same is measured', async () => {
     const shown = await figure(gap(0));
@@ -247,14 +270,14 @@ describe('the air of the room', () => {
     await shown.hears(said({ unit: '%', value: 48 } as never));
     await shown.hears(said({ unit: '°C', value: 19.5 } as never));
     expect(shown.now.air).toEqual({ humidity: 48, temperature: 19.5 });
-    await shown.does((f) => f.setText('0.02'));
+    await shown.types('0.02');
     await shown.does((f) => f.take());
     expect(readings().at(-1)).toMatchObject({ humidity: 48, temperature: 19.5 });
     // Another page of this browser begins with it; metal does not ask.
     job = jobDouble();
     const metal = await figure(gap(0));
     expect([metal.now.asksAir, metal.now.air.humidity]).toEqual([false, 48]);
-    await metal.does((f) => f.setText('0.02'));
+    await metal.types('0.02');
     await metal.does((f) => f.take());
     expect(readings().at(-1)).not.toHaveProperty('humidity');
   });

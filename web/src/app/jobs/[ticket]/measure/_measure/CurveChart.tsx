@@ -1,11 +1,12 @@
 'use client';
 
 import { along, length, mmPerUnit, printQuantity, rulerOf, type LengthUnit, type PartReport } from '@holotonos/core';
+import { memo } from 'react';
 import { axis, Line } from '@/ui/chart';
 import { useColours } from '@/ui/useColours';
 
 /** What was measured along a part, against what it should be. */
-export function CurveChart({ report, unit }: { report: PartReport; unit: LengthUnit }) {
+export const CurveChart = memo(function CurveChart({ report, unit }: { report: PartReport; unit: LengthUnit }) {
   const { ink, soft, line, action, attention } = useColours();
   const { curve, curveWords } = report;
   const ruler = rulerOf(unit);
@@ -45,4 +46,4 @@ export function CurveChart({ report, unit }: { report: PartReport; unit: LengthU
       />
     </div>
   );
-}
+});

@@ -1,11 +1,12 @@
 'use client';
 
 import { mmPerUnit, printLength, type LengthUnit, type RimReport } from '@holotonos/core';
+import { memo } from 'react';
 import { axis, Line } from '@/ui/chart';
 import { useColours } from '@/ui/useColours';
 
 /** Rim height round the clock, with the plane through it and what remains beside the plane. */
-export function RimChart({ report, unit }: { report: RimReport; unit: LengthUnit }) {
+export const RimChart = memo(function RimChart({ report, unit }: { report: RimReport; unit: LengthUnit }) {
   const colours = useColours();
   const clocks = [...report.heights.map(({ point }) => point.clock), 360];
   const scale = mmPerUnit[unit];
@@ -65,4 +66,4 @@ export function RimChart({ report, unit }: { report: RimReport; unit: LengthUnit
       />
     </div>
   );
-}
+});
