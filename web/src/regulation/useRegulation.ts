@@ -67,8 +67,6 @@ export function useRegulation() {
   );
   const [also, setAlso] = useState<readonly string[]>([]);
   const [force, setForce] = useState<number | null>(null);
-  const [figure, setFigure] = useState('');
-  const [problem, setProblem] = useState('');
   const [said, setSaid] = useState('');
   /** where the keys of the round are heard */
   const board = useRef<HTMLDivElement>(null);
@@ -102,8 +100,6 @@ export function useRegulation() {
   const goTo = (to: number) => {
     setAt(Math.max(0, Math.min(stops.length - 1, to)));
     setAlso([]);
-    setFigure('');
-    setProblem('');
   };
   const seen = (each: LinkStop) =>
     regulation.looks.get(each.link)?.findLast(({ held }) => heldKey(held) === heldKey(each.held));
@@ -144,17 +140,13 @@ export function useRegulation() {
     };
     return write('reading', body) ? null : 'It was not taken.';
   };
-  /** Takes what was typed as a lateness. @returns whether it was taken: what was typed stays where it was not */
-  const takeFigure = (): boolean => {
-    if (!stop) return false;
-    const read = readFigure(figure, 'lateness', state.unit);
-    const why = read.ok ? readLateness(read.value, figure.trim()) : read.problem;
-    if (why !== null) {
-      setProblem(why);
-      return false;
-    }
-    taken(`${figure.trim()} late`);
-    return true;
+  /** Takes what was typed as a lateness. @returns what is in the way of it, null where it was taken */
+  const takeFigure = (typed: string): string | null => {
+    const text = typed.trim();
+    const read = readFigure(text, 'lateness', state.unit);
+    const why = read.ok ? readLateness(read.value, text) : read.problem;
+    if (why === null) taken(`${text} late`);
+    return why;
   };
   /** what the adjuster at hand can do; nothing where there is none */
   const adjusts = regulation.mechanism.links.find(({ id }) => id === link?.id)?.adjusts ?? null;
@@ -222,12 +214,6 @@ export function useRegulation() {
     shown,
     forcesAt,
     pull,
-    figure,
-    setFigure: (text: string) => {
-      setFigure(text);
-      setProblem('');
-    },
-    problem,
     takeFigure,
     readLateness,
     press,

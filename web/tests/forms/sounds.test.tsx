@@ -36,9 +36,7 @@ afterEach(cleanup);
 const point: MeasuringPoint = { group: 'pad', part: 'e', measure: 'gap', clock: 0 };
 const readout = (taken: number, verdict: MeasureState) => (
   <FigureReadout
-    figure={
-      { problem: null, said: '', taken, gauge: null, aimed: '', edited: jest.fn() } as unknown as Figure
-    }
+    figure={{ problem: null, said: '', taken, gauge: null, aimed: '', edited: jest.fn() } as unknown as Figure}
     input={{ current: null }}
     point={point}
     where="E, front"

@@ -1,12 +1,21 @@
 'use client';
 
 import type { ForceBand, SpringRow } from '@holotonos/core';
+import { memo } from 'react';
 import { useJob } from '@/job/JobContext';
 import { axis, Line } from '@/ui/chart';
 import { useColours } from '@/ui/useColours';
 
 /** The force at every touch, one beside the other, between what the practice wants at least and at most. */
-export function ForceChart({ rows, band, here }: { rows: readonly SpringRow[]; band: ForceBand; here: string | null }) {
+export const ForceChart = memo(function ForceChart({
+  rows,
+  band,
+  here,
+}: {
+  rows: readonly SpringRow[];
+  band: ForceBand;
+  here: string | null;
+}) {
   const { names } = useJob();
   const { ink, soft, line, action, attention } = useColours();
   if (rows.every(({ force, before }) => force === null && before === null))
@@ -63,4 +72,4 @@ export function ForceChart({ rows, band, here }: { rows: readonly SpringRow[]; b
       />
     </div>
   );
-}
+});

@@ -283,7 +283,7 @@ export function SpringsView({ first }: { first: StockState }) {
   const [problem, setProblem] = useState<string | null>(null);
   const [readAt, setReadAt] = useState<ReadAt>('touch');
   const rows = useMemo(() => springRows(state, type, judgement), [state, type, judgement]);
-  const band = forceBand(state, type);
+  const band = useMemo(() => forceBand(state, type), [state, type]);
   const at = Math.max(
     0,
     rows.findIndex(({ key }) => key === here),

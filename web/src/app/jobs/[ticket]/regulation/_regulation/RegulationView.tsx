@@ -2,7 +2,7 @@
 
 import { landingWords, stateOf } from '@holotonos/core';
 import { Link } from '@/ui/Link';
-import { useId, useRef } from 'react';
+import { useId, useRef, useState, type RefObject } from 'react';
 import { FilmSelect } from '@/figure/FilmSelect';
 import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
@@ -69,11 +69,62 @@ function NotRegulation({ desk }: { desk: RegulationDesk }) {
   );
 }
 
+/**
+ * How late the follower is by the feeler. What is typed is kept here alone: a key would draw the whole linkage anew.
+ *
+ * @param field where a key of the round that could begin a figure goes
+ */
+function LateForm({ desk, field }: { desk: RegulationDesk; field: RefObject<HTMLInputElement | null> }) {
+  const { unit, pull, takeFigure, back } = desk;
+  const id = useId();
+  const [text, setText] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  return (
+    <form
+      className="d-flex flex-wrap gap-2 align-items-end mt-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        const why = takeFigure(text);
+        setProblem(why);
+        if (why !== null) return;
+        setText('');
+        back();
+      }}
+    >
+      <div>
+        <Form.Label htmlFor={`${id}-late`}>Follower late by, {unit}</Form.Label>
+        <Form.Control
+          ref={field}
+          id={`${id}-late`}
+          inputMode="decimal"
+          style={{ width: '9rem' }}
+          value={text}
+          isInvalid={problem !== null}
+          aria-describedby={`${id}-problem`}
+          onChange={(event) => {
+            setText(event.target.value);
+            setProblem(null);
+          }}
+        />
+      </div>
+      <Button type="submit" disabled={text.trim() === ''}>
+        Take it
+      </Button>
+      <div>
+        <Form.Label htmlFor={`${id}-film`}>Film</Form.Label>
+        <FilmSelect id={`${id}-film`} film={pull.film} films={pull.films} onPick={pull.setFilm} />
+      </div>
+      <p id={`${id}-problem`} className="text-danger mb-0" role="alert">
+        {problem}
+      </p>
+    </form>
+  );
+}
+
 /** Press it, walk it, solve it: the links of an instrument, each from its own driver. */
 export function RegulationView() {
   const desk = useRegulation();
-  const { type, link, unit, back } = desk;
-  const id = useId();
+  const { type, link, back } = desk;
   const figure = useRef<HTMLInputElement>(null);
   usePageKeys(pageKeys.regulation.keys);
   const words = link && landingWords(type, link);
@@ -105,37 +156,7 @@ export function RegulationView() {
           </button>
         ))}
       </div>
-      <form
-        className="d-flex flex-wrap gap-2 align-items-end mt-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (desk.takeFigure()) back();
-        }}
-      >
-        <div>
-          <Form.Label htmlFor={`${id}-late`}>Follower late by, {unit}</Form.Label>
-          <Form.Control
-            ref={figure}
-            id={`${id}-late`}
-            inputMode="decimal"
-            style={{ width: '9rem' }}
-            value={desk.figure}
-            isInvalid={desk.problem !== ''}
-            aria-describedby={`${id}-problem`}
-            onChange={(event) => desk.setFigure(event.target.value)}
-          />
-        </div>
-        <Button type="submit" disabled={desk.figure.trim() === ''}>
-          Take it
-        </Button>
-        <div>
-          <Form.Label htmlFor={`${id}-film`}>Film</Form.Label>
-          <FilmSelect id={`${id}-film`} film={desk.pull.film} films={desk.pull.films} onPick={desk.pull.setFilm} />
-        </div>
-        <p id={`${id}-problem`} className="text-danger mb-0" role="alert">
-          {desk.problem}
-        </p>
-      </form>
+      <LateForm key={desk.index} desk={desk} field={figure} />
     </>
   );
   return (
