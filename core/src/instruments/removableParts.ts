@@ -20,9 +20,9 @@ export const pivotId = (rod: string, end: 'top' | 'bottom') => `${rod}-${end}-pi
 
 /**
  * Everything that can be taken off an instrument, down the tube: sections, fittings, rods, pivot screws and keys. Pads,
- * posts and rings stay where they are.
+ * posts and rings stay where they are. Made once for each instrument: every key at the strip-down asks for it.
  */
-export function removableParts(type: InstrumentType): RemovablePart[] {
+export const removableParts = oncePerType((type): readonly RemovablePart[] => {
   const parts: RemovablePart[] = [
     ...(type.sections.length > 1 ? type.sections : []).map(({ id, name }) => ({
       id,
@@ -58,7 +58,7 @@ export function removableParts(type: InstrumentType): RemovablePart[] {
   );
   const rank = ({ id }: RemovablePart) => order.get(rodOf.get(id) ?? id) ?? 0;
   return parts.sort((a, b) => rank(a) - rank(b));
-}
+});
 
 /** The names of all parts, pivot screws among them. Made once for each instrument: every reading asks for them. */
 export const removableNames = oncePerType(

@@ -1,10 +1,11 @@
-import { overRelations, removableParts, type InstrumentType, type RemovablePart } from '../instruments';
+import { oncePerType, overRelations, removableParts, type RemovablePart } from '../instruments';
 
 /**
  * The order in which an instrument comes apart: down the tube, but whatever passes over, runs through or holds a part
- * before that part, and what a rod or a pair of pivots held right after it. Read backwards it is the way back.
+ * before that part, and what a rod or a pair of pivots held right after it. Read backwards it is the way back. Made once for
+ * each instrument.
  */
-export function stripOrder(type: InstrumentType): RemovablePart[] {
+export const stripOrder = oncePerType((type): readonly RemovablePart[] => {
   const parts = removableParts(type);
   const byId = new Map(parts.map((part) => [part.id, part]));
   const relations = overRelations(type);
@@ -21,4 +22,4 @@ export function stripOrder(type: InstrumentType): RemovablePart[] {
   };
   for (const { id } of parts) takeOff(id);
   return [...order].flatMap((id) => byId.get(id) ?? []);
-}
+});
