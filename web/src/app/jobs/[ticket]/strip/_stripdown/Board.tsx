@@ -12,7 +12,7 @@ import {
   type KeyboardCoordinateGetter,
 } from '@dnd-kit/core';
 import { boardCells, type OffPart } from '@holotonos/core';
-import { useId, useMemo } from 'react';
+import { memo, useId, useMemo } from 'react';
 import { useJob } from '@/job/JobContext';
 
 /** The distance from one of these edges to the next. */
@@ -38,7 +38,21 @@ const oneCell: KeyboardCoordinateGetter = (event, { currentCoordinates, context:
   return { x: currentCoordinates.x + step[0], y: currentCoordinates.y + step[1] };
 };
 
-function Lying({ off, name, chosen, onChoose }: { off: OffPart; name: string; chosen: boolean; onChoose: () => void }) {
+// The same at every drawing: with others all ninety-six places would be drawn anew for the one that changed.
+const byPointer = { activationConstraint: { distance: 6 } };
+const byKeyboard = {
+  coordinateGetter: oneCell,
+  keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space', 'Enter'] },
+};
+
+interface LyingProps {
+  off: OffPart;
+  name: string;
+  chosen: boolean;
+  onChoose: (part: string) => void;
+}
+
+function Lying({ off, name, chosen, onChoose }: LyingProps) {
   const { attributes, listeners, setNodeRef, transform } = useDraggable({ id: off.part });
   return (
     <button
@@ -51,25 +65,18 @@ function Lying({ off, name, chosen, onChoose }: { off: OffPart; name: string; ch
       aria-roledescription="part on the board"
       aria-label={`${off.cell}: ${name}`}
       aria-pressed={chosen}
-      onClick={onChoose}
+      onClick={() => onChoose(off.part)}
     >
       {name}
     </button>
   );
 }
 
-function Place({
+const Place = memo(function Place({
   cell,
   off,
   ...rest
-}: {
-  cell: string;
-  off: OffPart | undefined;
-  name: string;
-  chosen: boolean;
-  next: boolean;
-  onChoose: () => void;
-}) {
+}: Omit<LyingProps, 'off'> & { cell: string; off: OffPart | undefined; next: boolean }) {
   const { setNodeRef, isOver } = useDroppable({ id: cell });
   return (
     <div ref={setNodeRef} className={`board-cell${isOver ? ' over' : ''}${rest.next ? ' next' : ''}`}>
@@ -79,7 +86,7 @@ function Place({
       {off && <Lying off={off} {...rest} />}
     </div>
   );
-}
+});
 
 /** The screw board as it lies on the bench: drag a part to another place, or carry it with Space and the arrow keys. */
 export function Board({
@@ -93,13 +100,7 @@ export function Board({
 }) {
   const { state, names, write } = useJob();
   const id = useId();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, {
-      coordinateGetter: oneCell,
-      keyboardCodes: { start: ['Space'], cancel: ['Escape'], end: ['Space', 'Enter'] },
-    }),
-  );
+  const sensors = useSensors(useSensor(PointerSensor, byPointer), useSensor(KeyboardSensor, byKeyboard));
   const byCell = useMemo(
     () => new Map([...state.off.values()].flatMap((off) => (off.cell ? [[off.cell, off] as const] : []))),
     [state.off],
@@ -144,7 +145,7 @@ export function Board({
               name={name(off?.part)}
               chosen={off?.part === chosen && chosen !== null}
               next={cell === next}
-              onChoose={() => off && onChoose(off.part)}
+              onChoose={onChoose}
             />
           );
         })}
