@@ -48,6 +48,11 @@ describe('the notes a fault spoils', () => {
   });
 });
 
+/** How many links the keys over these holes act in. */
+const linksOf = (...holes: string[]) => {
+  const keys = sax.pads.flatMap(({ hole, key }) => (holes.includes(hole) ? [key] : []));
+  return sax.links.filter(({ driver, follower }) => keys.includes(driver) || keys.includes(follower)).length;
+};
 describe('promised hours', () => {
   test('enough of them take everything, and every note comes back', () => {
     const job = new TestJob();
@@ -92,13 +97,24 @@ describe('promised hours', () => {
     const tight = fit(job, fit(job, 6000).planned - 1);
     expect(tight.left).toHaveLength(1);
     const done = [...tight.within].find((id) => id.startsWith('reseat-pad:')) ?? '';
-    const linksOf = (...holes: string[]) => {
-      const keys = sax.pads.flatMap(({ hole, key }) => (holes.includes(hole) ? [key] : []));
-      return sax.links.filter(({ driver, follower }) => keys.includes(driver) || keys.includes(follower)).length;
-    };
     const share = linksOf(done.slice('reseat-pad:'.length)) / linksOf('e', 'low-b');
     expect(share).toBeLessThan(1);
     expect(tight.planned).toBeCloseTo(anyway + minutesOf(done) + minutesOf('bring-in-links:instrument') * share, 9);
+  });
+  test('an adjuster that is out is set whole, however few of the links are touched', () => {
+    const job = new TestJob();
+    const [link] = sax.links.filter(({ driver }) => driver === 'e-key');
+    job.finding('adjuster-out', link?.follower ?? '');
+    job.finding('pad-leaking', 'low-b');
+    const minutesOf = (id: string) => stepsOf(job).find((step) => step.id === id)?.minutes.likely ?? NaN;
+    const anyway = minutesOf('play-test:instrument') + minutesOf('hand-over:instrument');
+    const set = `set-adjuster:${link?.follower}`;
+    const tight = fit(job, fit(job, 6000).planned - 1);
+    expect(cured(job, tight)).toEqual([set]);
+    const own = sax.pads.flatMap(({ hole, key }) => (key === link?.follower ? [hole] : []));
+    const share = linksOf(...own) / linksOf(...own, 'low-b');
+    expect(share).toBeLessThan(1);
+    expect(tight.planned).toBeCloseTo(anyway + minutesOf(set) + minutesOf('bring-in-links:instrument') * share, 9);
   });
   test('keys come off for what fits, and for nothing that is left', () => {
     const job = new TestJob();
