@@ -52,11 +52,11 @@ export interface Figure {
  * One figure after the other for the points a page asks for: typed, or sent by a device that was pointed at this very
  * point. A figure from a device is taken only when it answers what is asked now.
  *
- * @param input the field: what is being typed lives in it alone, so that a key draws nothing anew
+ * @param inputRef the field: what is being typed lives in it alone, so that a key draws nothing anew
  */
 export function useFigure(
   point: MeasuringPoint | null,
-  input: RefObject<HTMLInputElement | null>,
+  inputRef: RefObject<HTMLInputElement | null>,
   onTaken: (point: MeasuringPoint) => void,
 ): Figure {
   const { ticket, type, state, shop, write } = useJob();
@@ -101,14 +101,14 @@ export function useFigure(
     });
     if (!written) return;
     setProblem(null);
-    if (input.current) input.current.value = '';
+    if (inputRef.current) inputRef.current.value = '';
     setSaid(`${typed} taken`);
     setTaken((count) => count + 1);
     onTaken(point);
   };
 
   const take = () => {
-    const text = input.current?.value ?? '';
+    const text = inputRef.current?.value ?? '';
     if (!point) return;
     const parsed = readFigure(text, measure, state.unit, gauge?.scale);
     if (!parsed.ok) return setProblem(parsed.problem);
@@ -170,7 +170,7 @@ export function useFigure(
     choices,
     setGauge: (id) => {
       setChosen((now) => ({ ...now, [measure]: id }));
-      input.current?.focus();
+      inputRef.current?.focus();
     },
     take,
     taken,
