@@ -74,22 +74,16 @@ function Settings({
     if (field === 'from') set({ ...settings, clearance: [mm, to] });
     if (field === 'to') set({ ...settings, clearance: [from, mm] });
   };
-  const field = (name: keyof typeof texts, label: string) => {
+  const fields: readonly (readonly [keyof typeof texts, string])[] = [
+    ['stand', settings.standBy === 'practice' ? 'Stand' : 'Where not read'],
+    ...(type.pads.some(({ hold }) => hold === 'adhesive') ? ([['bed', 'Bed']] as const) : []),
+    ['from', 'Room from'],
+    ['to', 'to'],
+  ];
+  const wrongIn = (name: keyof typeof texts) => {
     const parsed = parseLength(texts[name], state.unit);
-    const wrong = !parsed.ok ? parsed.problem : parsed.mm < 0 ? 'It must be 0 or more.' : null;
-    return (
-      <div>
-        <TextField
-          label={label}
-          className="short-figure"
-          inputMode="decimal"
-          value={texts[name]}
-          set={(text) => typed(name, text)}
-          wrongBy={wrong === null ? undefined : `${id}-${name}-wrong`}
-        />
-        <FieldProblem id={`${id}-${name}-wrong`} words={wrong ?? undefined} />
-      </div>
-    );
+    if (!parsed.ok) return parsed.problem;
+    return parsed.mm < 0 ? 'It must be 0 or more.' : null;
   };
   const holes = pierceSizes(stock);
   return (
@@ -109,10 +103,17 @@ function Settings({
           ))}
         </Form.Select>
       </div>
-      {field('stand', settings.standBy === 'practice' ? 'Stand' : 'Where not read')}
-      {type.pads.some(({ hold }) => hold === 'adhesive') && field('bed', 'Bed')}
-      {field('from', 'Room from')}
-      {field('to', 'to')}
+      {fields.map(([name, label]) => (
+        <TextField
+          key={name}
+          label={label}
+          className="short-figure"
+          inputMode="decimal"
+          value={texts[name]}
+          set={(text) => typed(name, text)}
+          wrongBy={wrongIn(name) === null ? undefined : `${id}-${name}-wrong`}
+        />
+      ))}
       {type.pads.some(({ centre }) => centre === 'open') && (
         <div>
           <Form.Label htmlFor={`${id}-pierce`}>Pierced</Form.Label>
@@ -132,6 +133,16 @@ function Settings({
           </Form.Select>
         </div>
       )}
+      {/* In a line of its own: beside its field it would push the others away. */}
+      <div className="w-100">
+        {fields.map(([name, label]) => (
+          <FieldProblem
+            key={name}
+            id={`${id}-${name}-wrong`}
+            words={wrongIn(name) === null ? undefined : `${label}: ${wrongIn(name)}`}
+          />
+        ))}
+      </div>
     </fieldset>
   );
 }
