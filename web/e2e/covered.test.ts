@@ -43,7 +43,8 @@ const bySize = {
 
 /**
  * What a hand or an eye cannot reach in the page as it stands: controls that lie under something else once they are gone
- * to by key, what reaches beyond the side of the screen, words that are cut without their whole being said.
+ * to by key, what reaches beyond the side of the screen, words that are cut without their whole being said, shapes that
+ * were left black.
  */
 const unreachable = () => {
   const faults: string[] = [];
@@ -88,6 +89,12 @@ const unreachable = () => {
     const { left, right } = element.getBoundingClientRect();
     if ((right > innerWidth + 1 || left < -1) && !slides(element)) faults.push(`${told(element)} runs off the screen`);
   }
+  // Nothing is meant to be black: that is what a shape is filled with which no style speaks of.
+  for (const shape of document.querySelectorAll('svg :is(path, rect, circle, ellipse, polygon)')) {
+    const { fill } = getComputedStyle(shape);
+    if (fill === 'rgb(0, 0, 0)' && isShown(shape) && !shape.closest('defs, clipPath, mask'))
+      faults.push(`${shape.tagName}.${shape.getAttribute('class') ?? ''} has no colour of its own`);
+  }
   return [...new Set(faults)];
 };
 
@@ -95,7 +102,12 @@ const unreachable = () => {
  * What is known only after the page, and pushes down what lies below it once: what the shop has seen of a fault, what to
  * turn, what to read before anything goes to a mouth today.
  */
-const comesAfter = ['/jobs/LL-201/findings', '/jobs/LL-201/regulation', '/jobs/LL-201/sound'];
+const comesAfter = [
+  '/jobs/LL-201/findings',
+  '/jobs/LL-201/regulation',
+  '/jobs/LL-203/regulation',
+  '/jobs/LL-201/sound',
+];
 interface Jumping {
   jumps: string[];
 }
@@ -171,6 +183,7 @@ test.each([
   '/jobs/LL-203/pads/springs?part=g-sharp-key',
   '/jobs/LL-204/pads/corks',
   '/jobs/LL-201/regulation',
+  '/jobs/LL-203/regulation',
   '/jobs/LL-201/sound',
   '/jobs/LL-201/plan',
   '/jobs/LL-201/card',
