@@ -48,6 +48,14 @@ describe('looking over an instrument', () => {
     expect(new Set(ticks().map(({ says }) => says))).toEqual(new Set(['no-light']));
     expect([shown.now.looked, shown.now.index]).toEqual([parts.length, parts.length - 1]);
   });
+  test('what was said of a part is told by its name, not by what it is filed under', () => {
+    const shown = look('group=pad');
+    const [first = ''] = shown.now.parts;
+    const name = job.names.get(first) ?? '';
+    expect(name).not.toBe(first);
+    shown.does((l) => l.press('n'));
+    expect(shown.now.said.startsWith(`${name}: `)).toBe(true);
+  });
   test('a key that means nothing here writes nothing', () => {
     const shown = look('group=pad');
     expect(shown.now.press('w')).toBe(false);
