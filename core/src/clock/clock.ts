@@ -1,4 +1,5 @@
 import { TZDate, tzOffset } from '@date-fns/tz';
+import { UTCDateMini } from '@date-fns/utc';
 import { addDays, addMonths, differenceInCalendarDays, endOfDay, getISODay } from 'date-fns';
 
 /** A shop that has not said where it is; and what an unknown zone is read as. */
@@ -74,6 +75,11 @@ const isoDay = (date: Date): string =>
     String(date.getDate()).padStart(2, '0'),
   ].join('-');
 
+/** A day by itself is the same everywhere: it is counted in the world's time, where no clock is ever changed. */
+const plain = (iso: string) => {
+  const [year = 0, month = 1, date = 1] = iso.split('-').map(Number);
+  return new UTCDateMini(year, month - 1, date);
+};
 const inZone = (iso: string, timeZone: string) =>
   new TZDate(Date.parse(iso), isTimeZone(timeZone) ? timeZone : worldZone);
 /** The beginning of a day in a zone. */
@@ -86,21 +92,20 @@ const startOf = (iso: string, timeZone: string) => {
 export const dayIn = (iso: string, timeZone: string): string => isoDay(inZone(iso, timeZone));
 
 /** So many days after a day, ISO. */
-export const dayAfter = (iso: string, days: number): string => isoDay(addDays(startOf(iso, worldZone), days));
+export const dayAfter = (iso: string, days: number): string => isoDay(addDays(plain(iso), days));
 
 /**
  * The same day so many months later, or the last of that month where it has no such day.
  *
  * @example monthsAfter('2026-08-31', 6) // => "2027-02-28"
  */
-export const monthsAfter = (iso: string, months: number): string => isoDay(addMonths(startOf(iso, worldZone), months));
+export const monthsAfter = (iso: string, months: number): string => isoDay(addMonths(plain(iso), months));
 
 /** How many days lie between two days, ISO; negative when the first is later. */
-export const daysBetween = (from: string, to: string): number =>
-  differenceInCalendarDays(startOf(to, worldZone), startOf(from, worldZone));
+export const daysBetween = (from: string, to: string): number => differenceInCalendarDays(plain(to), plain(from));
 
 /** The Monday on or before a day, ISO. */
-export const mondayOf = (iso: string): string => dayAfter(iso, 1 - getISODay(startOf(iso, worldZone)));
+export const mondayOf = (iso: string): string => dayAfter(iso, 1 - getISODay(plain(iso)));
 
 /** The last minute of a day in a zone, as a moment, ISO in UTC. */
 export function lastMinuteOf(iso: string, timeZone: string): string {

@@ -75,12 +75,7 @@ export function readingDoubts(shop: ShopState, readings: readonly ReadingState[]
   /** by what makes each: said once, however many readings it speaks against */
   const says = new Map<string, Phrase>();
   const moved = drifts(shop);
-  // A calibration that has run out stays out: of a hundred readings only the last of each gauge has to be asked.
-  const lastBy = new Map<string, ReadingState>();
-  for (const reading of readings) {
-    const { gauge, benchTime } = reading;
-    const known = lastBy.get(gauge.id);
-    if (!known || Date.parse(benchTime) > Date.parse(known.benchTime)) lastBy.set(gauge.id, reading);
+  for (const { gauge, benchTime } of readings) {
     const kept = shop.gauges.find(({ id }) => id === gauge.id);
     // Of a gauge the shop does not have it knows neither checks nor calibration.
     if (!kept) continue;
@@ -92,11 +87,8 @@ export function readingDoubts(shop: ShopState, readings: readonly ReadingState[]
         phrase`${gauge.name} moved by ${asShown(kept, drift.by)} between two zero checks while these were read: read again before relying on them.`,
       );
     }
-  }
-  for (const kept of shop.gauges) {
-    const last = lastBy.get(kept.id);
-    if (last && isOverdue(kept, last.benchTime, shop.hours.timeZone))
-      says.set(kept.id, phrase`${last.gauge.name} was past its calibration when these were read.`);
+    if (isOverdue(kept, benchTime, shop.hours.timeZone))
+      says.set(gauge.id, phrase`${gauge.name} was past its calibration when these were read.`);
   }
   return [...says.values()];
 }
