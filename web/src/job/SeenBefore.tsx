@@ -40,7 +40,7 @@ export function SeenBefore({ kind, part, but }: { kind: FindingKind; part: strin
     ...(seen.elsewhere ? lines(seen.elsewhere, `elsewhere on ${familyWords[type.family]}`) : []),
   ];
   return (
-    <aside className="seen-before soft mb-2 mt-2" aria-label="Seen in this shop">
+    <aside className="seen-before soft my-2" aria-label="Seen in this shop">
       <strong>Seen in this shop.</strong> {told.join(' ')}
     </aside>
   );

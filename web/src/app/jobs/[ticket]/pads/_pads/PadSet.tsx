@@ -33,6 +33,7 @@ import { useJob } from '@/job/JobContext';
 import type { WriteStock } from '@/shop/useStock';
 import { Button, Form } from '@/ui/bootstrap';
 import { FieldProblem, TextField } from '@/ui/fields';
+import type { ReadFigure } from '@/ui/FigureForm';
 
 const standWords: Record<StandBy, string> = {
   old: 'as the old pad stood',
@@ -63,28 +64,31 @@ function Settings({
     from: figure(settings.clearance[0]),
     to: figure(settings.clearance[1]),
   });
+  const read: ReadFigure = (text) => {
+    const parsed = parseLength(text, state.unit);
+    if (!parsed.ok) return parsed.problem;
+    return parsed.mm < 0 ? 'It must be 0 or more.' : parsed.mm;
+  };
   const typed = (field: keyof typeof texts, text: string) => {
     setTexts((before) => ({ ...before, [field]: text }));
-    const parsed = parseLength(text, state.unit);
-    if (!parsed.ok || parsed.mm < 0) return;
-    const { mm } = parsed;
+    const mm = read(text);
+    if (typeof mm === 'string') return;
     const [from, to] = settings.clearance;
     if (field === 'stand') set({ ...settings, stand: mm });
     if (field === 'bed') set({ ...settings, bed: mm });
     if (field === 'from') set({ ...settings, clearance: [mm, to] });
     if (field === 'to') set({ ...settings, clearance: [from, mm] });
   };
-  const fields: readonly (readonly [keyof typeof texts, string])[] = [
+  const asked: readonly (readonly [keyof typeof texts, string])[] = [
     ['stand', settings.standBy === 'practice' ? 'Stand' : 'Where not read'],
     ...(type.pads.some(({ hold }) => hold === 'adhesive') ? ([['bed', 'Bed']] as const) : []),
     ['from', 'Room from'],
     ['to', 'to'],
   ];
-  const wrongIn = (name: keyof typeof texts) => {
-    const parsed = parseLength(texts[name], state.unit);
-    if (!parsed.ok) return parsed.problem;
-    return parsed.mm < 0 ? 'It must be 0 or more.' : null;
-  };
+  const fields = asked.map(([name, label]) => {
+    const mm = read(texts[name]);
+    return { name, label, id: `${id}-${name}-wrong`, wrong: typeof mm === 'string' ? `${label}: ${mm}` : undefined };
+  });
   const holes = pierceSizes(stock);
   return (
     <fieldset className="pad-settings">
@@ -103,7 +107,7 @@ function Settings({
           ))}
         </Form.Select>
       </div>
-      {fields.map(([name, label]) => (
+      {fields.map(({ name, label, id: wrongId, wrong }) => (
         <TextField
           key={name}
           label={label}
@@ -111,7 +115,7 @@ function Settings({
           inputMode="decimal"
           value={texts[name]}
           set={(text) => typed(name, text)}
-          wrongBy={wrongIn(name) === null ? undefined : `${id}-${name}-wrong`}
+          wrongBy={wrong && wrongId}
         />
       ))}
       {type.pads.some(({ centre }) => centre === 'open') && (
@@ -135,12 +139,8 @@ function Settings({
       )}
       {/* In a line of its own: beside its field it would push the others away. */}
       <div className="w-100">
-        {fields.map(([name, label]) => (
-          <FieldProblem
-            key={name}
-            id={`${id}-${name}-wrong`}
-            words={wrongIn(name) === null ? undefined : `${label}: ${wrongIn(name)}`}
-          />
+        {fields.map(({ name, id: wrongId, wrong }) => (
+          <FieldProblem key={name} id={wrongId} words={wrong} />
         ))}
       </div>
     </fieldset>
