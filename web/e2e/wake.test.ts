@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import type { HTTPRequest, Page } from 'puppeteer-core';
-import { choose, entriesOf, fill, openTicket, press, seeText, send, startPage, until, type App } from './app';
+import { choose, entriesOf, fill, openTicket, openView, press, seeText, send, startPage, until, type App } from './app';
 import { readingsOf, settled } from './measuring';
 
 jest.setTimeout(180_000);
@@ -99,6 +99,31 @@ test('what somebody else writes while a page wakes does not draw it a second tim
   await wake();
   await seeText(page, 'Level the rim: E');
   expect(await page.$eval('.plan-desk', (desk) => desk.getAttribute('data-drawn'))).toBe('once');
+});
+
+const withKeys = ['survey', 'look', 'measure', 'plan', 'regulation', 'strip', 'sound', 'sound/sheet', 'sound/pitch'];
+
+test('a page gone to from within has its keys before it is seen', async () => {
+  await openView(page, `${app.address}/jobs/LL-202`);
+  const heard: string[] = [];
+  for (const path of withKeys) {
+    const hears = await page.evaluate(
+      (address) =>
+        new Promise<boolean>((done) => {
+          // Told of the new page once it stands in the document, before anything of it is painted.
+          const watch = new MutationObserver(() => {
+            if (location.pathname !== address || !document.querySelector('#main h2, #main [role=listbox]')) return;
+            watch.disconnect();
+            done(document.activeElement !== document.body);
+          });
+          watch.observe(document.body, { subtree: true, childList: true });
+          (window as unknown as { next: { router: { push: (to: string) => void } } }).next.router.push(address);
+        }),
+      `/jobs/LL-202/${path}`,
+    );
+    if (hears) heard.push(path);
+  }
+  expect(heard).toEqual(withKeys);
 });
 
 test('nothing complained', () => {

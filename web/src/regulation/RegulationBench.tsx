@@ -8,6 +8,7 @@ import { StateMark } from '@/ui/StateMark';
 import { LandingChart } from './LandingChart';
 import { LinkageDrawing } from './LinkageDrawing';
 import { forceSteps, type RegulationDesk } from './useRegulation';
+import { useFirstFocus } from '@/frame/useFirstFocus';
 
 /** Links in the order of the round, each with what was seen of it last. */
 function StopList({ desk }: { desk: RegulationDesk }) {
@@ -96,7 +97,7 @@ export function RegulationBench({
   // The picture comes first, the curves when there is time.
   const later = useDeferredValue(desk);
   const id = useId();
-  useEffect(() => board.current?.focus({ preventScroll: true }), [board]);
+  useFirstFocus(board);
 
   // Keys that meet the one at hand at a pad: what a hand would hold besides.
   const meets = new Set(

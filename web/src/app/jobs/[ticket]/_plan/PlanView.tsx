@@ -7,6 +7,7 @@ import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
+import { useFirstFocus } from '@/frame/useFirstFocus';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { counted, minutesText } from '@/ui/words';
@@ -127,7 +128,7 @@ export function PlanView() {
   const fit = usePromise();
   const desk = useRef<HTMLDivElement>(null);
   usePageKeys(pageKeys.plan.keys);
-  useEffect(() => desk.current?.focus({ preventScroll: true }), []);
+  useFirstFocus(desk);
   const open = (step: Step | undefined) =>
     step && router.replace(`/jobs/${ticket}/plan?step=${encodeURIComponent(step.id)}`, { scroll: false });
   const finish = () => {

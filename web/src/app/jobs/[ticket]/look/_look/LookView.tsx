@@ -16,6 +16,7 @@ import { FilmSelect } from '@/figure/FilmSelect';
 import { measuredGroups, targetsOfGroup } from '@/figure/groups';
 import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
+import { useFirstFocus } from '@/frame/useFirstFocus';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { SuggestionCard } from '@/job/SuggestionCard';
@@ -135,7 +136,7 @@ export function LookView() {
   const desk = useRef<HTMLDivElement>(null);
   usePageKeys(pageKeys.look.keys);
   const back = () => desk.current?.focus({ preventScroll: true });
-  useEffect(back, []);
+  useFirstFocus(desk);
   const { group, part, parts, choices, last } = look;
 
   useStripControl(

@@ -35,6 +35,7 @@ import { Link } from '@/ui/Link';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
+import { useFirstFocus } from '@/frame/useFirstFocus';
 import { Button } from '@/ui/bootstrap';
 import { FigureForm } from '@/ui/FigureForm';
 import { useJob } from '@/job/JobContext';
@@ -263,8 +264,8 @@ function MeasurePart({ group, part, parts, rows, partName, go, onStation, onUndo
 
   const listed = useRef<HTMLUListElement>(null);
 
+  useFirstFocus(input);
   useEffect(() => {
-    input.current?.focus({ preventScroll: true });
     // Only the list scrolls, never the page: the strip and the readout stay where they are.
     const list = listed.current;
     const current = list?.querySelector<HTMLElement>('[aria-current=true]');

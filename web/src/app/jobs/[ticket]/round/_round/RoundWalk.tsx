@@ -18,9 +18,10 @@ import {
   type MeasureState,
   type RoundState,
 } from '@holotonos/core';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
+import { useFirstFocus } from '@/frame/useFirstFocus';
 import { Button } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
@@ -57,7 +58,7 @@ export function RoundWalk({ round, onLeave }: { round: RoundState; onLeave: () =
     setLastKey(pointKey(taken));
     onward(index);
   });
-  useEffect(() => input.current?.focus({ preventScroll: true }), []);
+  useFirstFocus(input);
 
   const last = steps.find(({ key }) => key === lastKey) ?? null;
   const lastRead = last ? readPoint(state, last.point) : null;

@@ -22,6 +22,7 @@ import { GaugePanel } from '@/figure/GaugePanel';
 import { useFigure } from '@/figure/useFigure';
 import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
+import { useFirstFocus } from '@/frame/useFirstFocus';
 import { useShippedTypes } from '@/shop/useShippedTypes';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
@@ -259,9 +260,7 @@ export function PitchView() {
 
   const anchor = noteAnchor(state, type);
   const cents = useMemo(() => notesBeside(state, type), [state, type]);
-  useEffect(() => {
-    input.current?.focus({ preventScroll: true });
-  }, []);
+  useFirstFocus(input);
   useEffect(() => {
     const here = list.current?.children[at] as HTMLElement | undefined;
     if (here && list.current) list.current.scrollTop = here.offsetTop - list.current.clientHeight / 2;

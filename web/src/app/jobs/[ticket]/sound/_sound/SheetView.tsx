@@ -13,6 +13,7 @@ import { Link } from '@/ui/Link';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
+import { useFirstFocus } from '@/frame/useFirstFocus';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { Button } from '@/ui/bootstrap';
@@ -97,7 +98,7 @@ export function SheetView() {
   );
   usePageKeys(pageKeys.sheet.keys);
   const back = () => desk.current?.focus({ preventScroll: true });
-  useEffect(back, []);
+  useFirstFocus(desk);
   useEffect(() => {
     const here = list.current?.children[at] as HTMLElement | undefined;
     here?.scrollIntoView({ block: 'nearest' });

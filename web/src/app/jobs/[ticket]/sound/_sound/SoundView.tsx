@@ -20,6 +20,7 @@ import { useSearchParams } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
+import { useFirstFocus } from '@/frame/useFirstFocus';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { useStripControl } from '@/tube/StripControl';
@@ -201,7 +202,7 @@ export function SoundView() {
   const note = compass?.[at];
   const isShut = useIsShut();
   const back = () => desk.current?.focus({ preventScroll: true });
-  useEffect(back, []);
+  useFirstFocus(desk);
   const { alone } = sound;
   useStripControl(
     useMemo(() => {

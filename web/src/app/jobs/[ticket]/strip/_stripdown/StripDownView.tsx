@@ -14,6 +14,7 @@ import { useSearchParams } from 'next/navigation';
 import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
+import { useFirstFocus } from '@/frame/useFirstFocus';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
@@ -66,9 +67,7 @@ function PartList({
     const to = lines[Math.max(0, Math.min(lines.length - 1, at + steps))];
     if (to) onChoose(to.part);
   };
-  useEffect(() => {
-    if (!waits) list.current?.focus({ preventScroll: true });
-  }, [waits]);
+  useFirstFocus(list, waits);
   useEffect(() => {
     list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);

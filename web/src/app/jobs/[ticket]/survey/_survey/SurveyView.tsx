@@ -18,9 +18,10 @@ import {
   type SurveyStation,
   standingWords,
 } from '@holotonos/core';
-import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { useId, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
+import { useFirstFocus } from '@/frame/useFirstFocus';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
@@ -275,7 +276,7 @@ export function SurveyView() {
   const photo = useRef<PhotoTakerHandle>(null);
   usePageKeys(pageKeys.survey.keys);
   const back = () => desk.current?.focus({ preventScroll: true });
-  useEffect(back, []);
+  useFirstFocus(desk);
 
   const { here, place, places, index, pick } = survey;
   const part = place?.part ?? null;
