@@ -1,6 +1,7 @@
 #!/usr/bin/env node
 // Asks whether the tests would notice: changes one small thing at a time in a seeded sample of places and runs the tests
-// that reach it, the nearest first.  node scripts/mutate.mjs [core|store|web|bin …] [--count N] [--seed N]
+// that reach it, the nearest first.  node scripts/mutate.mjs [core|store|web|bin …] [--count N] [--seed N] [--from K]
+// A long sample can be gone on with: the same seed, from the K-th on.
 // Works in this checkout and puts every file back; do not edit beside it. Needs no server for core; for the rest name one
 // in HOLOTONOS_TEST_SERVER, as bin/test does.
 import { context } from 'esbuild';
@@ -14,7 +15,11 @@ import { coreTests } from './jestCoreTests.mjs';
 const root = resolve(import.meta.dirname, '..');
 const { values, positionals } = parseArgs({
   allowPositionals: true,
-  options: { count: { type: 'string', default: '30' }, seed: { type: 'string', default: '1' } },
+  options: {
+    count: { type: 'string', default: '30' },
+    seed: { type: 'string', default: '1' },
+    from: { type: 'string', default: '1' },
+  },
 });
 /** Where the code of a room lies, and the Jest projects that test it. */
 const rooms = {
@@ -55,6 +60,15 @@ const swapped = {
   '??': '&&',
 };
 
+/** What stands for a figure that an index in bounds always finds: the types ask for it, and nothing ever takes it. */
+function standsForNone(node) {
+  const { parent } = node;
+  if (!ts.isBinaryExpression(parent) || parent.operatorToken.kind !== ts.SyntaxKind.QuestionQuestionToken) return false;
+  if (parent.right !== node || !ts.isElementAccessExpression(parent.left)) return false;
+  const at = parent.left.argumentExpression;
+  return ts.isBinaryExpression(at) || ts.isNumericLiteral(at) || (ts.isIdentifier(at) && at.text.length === 1);
+}
+
 /** Every small change that can be made to a file: where, and what stands there instead. */
 function changesOf(text, file) {
   const source = ts.createSourceFile(file, text, ts.ScriptTarget.ES2022, true);
@@ -78,7 +92,7 @@ function changesOf(text, file) {
     }
     if (node.kind === ts.SyntaxKind.TrueKeyword) add(node, 'false', 'true → false');
     if (node.kind === ts.SyntaxKind.FalseKeyword) add(node, 'true', 'false → true');
-    if (ts.isNumericLiteral(node) && !ts.isPropertyAssignment(node.parent))
+    if (ts.isNumericLiteral(node) && !ts.isPropertyAssignment(node.parent) && !standsForNone(node))
       add(node, String(Number(node.text) + 1), `${node.text} + 1`);
     if (ts.isPrefixUnaryExpression(node) && node.operator === ts.SyntaxKind.ExclamationToken)
       add(node, node.operand.getText(source), '! dropped');
@@ -144,12 +158,16 @@ async function passesBuilt(file) {
     for (const { path } of changed) writeFileSync(path, whole.get(path));
   }
 }
-/** Most changes are noticed next door, or by the tests of the same name; only for the others is everything asked that reaches them. */
+/** Most changes are noticed next door, or by the tests of the same name or the folder’s; only for the others is everything asked that reaches them. */
 const survives = async (file, { projects, built: isBuilt }) =>
   (!isBuilt || (await passesBuilt(file))) &&
   passes(
     projects,
-    ['--testPathPatterns', `^${dirname(join(root, file))}/`, `/${basename(file).replace(/\.m?ts$/, '')}\\.test\\.`],
+    [
+      '--testPathPatterns',
+      `^${dirname(join(root, file))}/`,
+      ...[basename(file).replace(/\.m?ts$/, ''), basename(dirname(file))].map((name) => `/${name}\\.test\\.`),
+    ],
     patienceMs.near,
   ) &&
   passes(projects, ['--findRelatedTests', file], patienceMs.far);
@@ -183,10 +201,11 @@ async function tried({ room, file, from, to, instead, what }) {
 const all = chosen.flatMap(changesIn);
 const possible = all.length;
 const chance = chanceFrom(Number(values.seed));
+const before = Number(values.from) - 1;
 const sample = Array.from(
   { length: Math.min(Number(values.count), possible) },
   () => all.splice(Math.floor(chance() * all.length), 1)[0],
-);
+).slice(before);
 // Tests that fail as they are notice every change, and say nothing of any.
 for (const room of chosen) {
   const file = sample.find((change) => change.room === room)?.file;
@@ -202,7 +221,7 @@ for (const [i, change] of sample.entries()) {
   results.push(result);
   const seconds = Math.round((Date.now() - begun) / 1000);
   console.error(
-    `${i + 1}/${sample.length}  ${result.survived ? 'survived' : 'noticed'}  ${result.place}  (${seconds} s)`,
+    `${before + i + 1}/${before + sample.length}  ${result.survived ? 'survived' : 'noticed'}  ${result.place}  (${seconds} s)`,
   );
 }
 for (const room of chosen) {
