@@ -224,6 +224,25 @@ describe('keys', () => {
     // The name is free again: entries of the one before stay as they are.
     expect((await owner.ask('/keys', { name: 'Juno Tam', role: 'desk', pin: '1111' })).status).toBe(200);
   });
+  test('are changed in what is named; all else of them stays', async () => {
+    const { juno } = await shop();
+    const is = { name: 'Juno Tam', role: 'apprentice', person: null, ended: false, hasPin: true };
+    expect(juno).toMatchObject(is);
+    const changes: [object, object][] = [
+      [{ person: 'juno' }, { person: 'juno' }],
+      [{ name: ' Juno Weir ' }, { name: 'Juno Weir' }],
+      [{ role: 'technician' }, { role: 'technician' }],
+      [{ email: 'Juno@shop.example', password: 'a long enough word' }, { email: 'juno@shop.example' }],
+      [{ pin: '2718' }, {}],
+      [{ ended: true }, { ended: true }],
+    ];
+    let expected: object = is;
+    for (const [wish, change] of changes) {
+      expected = { ...expected, ...change };
+      expect(await changeKey(web.db, juno.id, wish)).toMatchObject(expected);
+    }
+    expect((await listKeys(web.db)).find(({ id }) => id === juno.id)).toMatchObject(expected);
+  });
   test('a password of a key that was taken back opens nothing', async () => {
     const { owner } = await shop();
     const perrin = { email: 'perrin@shop.example', password: 'another long word' };

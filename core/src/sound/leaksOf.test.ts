@@ -113,6 +113,26 @@ describe('the tube', () => {
     const holes = soundOf(sax, new Map(), wallOf(sax))?.holes ?? [];
     expect(holes).toHaveLength(sax.holes.length + sax.joints.length);
   });
+  test('sections lie one after the other; where two points meet, the later one stands a tenth of a millimetre on', () => {
+    const [upper, lower] = sax.sections;
+    if (!upper || !lower) throw new Error('an alto has two sections and more');
+    const short = {
+      ...sax,
+      sections: [
+        { ...upper, length: 100, bore: [0, 60, 60, 100].map((at, i) => ({ at, diameter: 12 + i })) },
+        { ...lower, length: 80, bore: [0, 80].map((at, i) => ({ at, diameter: 17 + i })) },
+      ],
+      joints: [],
+    };
+    expect(soundOf(short)?.bore).toEqual([
+      { at: 0, diameter: 12 },
+      { at: 60, diameter: 13 },
+      { at: 60.1, diameter: 14 },
+      { at: 100, diameter: 15 },
+      { at: 100.1, diameter: 17 },
+      { at: 180, diameter: 18 },
+    ]);
+  });
   test('a place nobody looked at is taken as a hair; what is no place as nothing', () => {
     expect(usualSlit(sax, 'g')?.gap).toBe(0.05);
     expect(usualSlit(sax, `joint:${sax.joints[0]?.id}`)?.gap).toBe(0.05);
