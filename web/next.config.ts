@@ -18,6 +18,8 @@ const config: NextConfig = {
     loadPaths: [resolve(root, 'node_modules')],
   },
   experimental: {
+    // What a build keeps for the next one; whoever builds says whether there will be one.
+    turbopackFileSystemCacheForBuild: process.env.HOLOTONOS_BUILD_CACHE === 'yes',
     optimizePackageImports: ['react-bootstrap', '@holotonos/core'],
     // A shop's server loads its pages before anybody asks for one.
     preloadEntriesOnStart: process.env.HOLOTONOS_PRELOAD !== 'no',

@@ -7,7 +7,9 @@ import { gzipSync } from 'node:zlib';
 import { backupVersion, BadBackup, endLine, readBackup, rowLine, type BackupRow } from '../src/backup/backupFile';
 
 let folder: string;
-beforeAll(() => (folder = mkdtempSync(join(tmpdir(), 'backup-file-'))));
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'backup-file-'));
+});
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const schema = 7;
