@@ -38,6 +38,7 @@ const onCore = {
 const webNames = {
   ...onCore.moduleNameMapper,
   '^@/(.*)$': '<rootDir>/web/src/$1',
+  '^(@testing-library/react|react-bootstrap/.*)$': '<rootDir>/.data/jest-core/packages/$1.js',
   '^server-only$': '<rootDir>/web/tests/nothing.ts',
 };
 

@@ -21,6 +21,8 @@ const packages = [
   'drizzle-orm/node-postgres/migrator',
   'drizzle-orm/pg-core',
 ];
+/** The same, of those that draw. */
+const drawn = ['@testing-library/react', ...['Button', 'Form', 'Modal'].map((part) => `react-bootstrap/${part}`)];
 
 export default async function buildCore() {
   // What is generated from the schemas is as new as they are.
@@ -48,6 +50,16 @@ export default async function buildCore() {
     external: [...forJest.external, 'pg'],
     absWorkingDir: join(root, 'store'),
     splitting: true,
+  });
+  // React itself stays one, for it and for what it draws.
+  await build({
+    entryPoints: drawn.map((name) => ({ in: name, out: join('packages', name) })),
+    outdir: fresh,
+    ...forJest,
+    splitting: true,
+    external: [...forJest.external, 'react', 'react-dom', 'react-dom/*'],
+    platform: 'browser',
+    absWorkingDir: join(root, 'web'),
   });
   writeFileSync(join(fresh, 'stamp.txt'), now);
   rmSync(out, { recursive: true, force: true });
