@@ -23,6 +23,17 @@ describe('common causes', () => {
     expect(cause?.reason).toMatch(/F, E, D.*open at the right.*one cause upstream/);
     expect(cause?.gathers).toHaveLength(3);
   });
+  test.each([
+    [45, 'right'],
+    [135, 'back'],
+    [225, 'left'],
+    [315, 'front'],
+    [0, 'front'],
+  ])('light at %d° is on the %s', (clock, side) => {
+    const job = fluteJob();
+    for (const part of ['f', 'e', 'd']) leaks(job, part, [clock]);
+    expect(causes(job).map(({ reason }) => reason)).toEqual([expect.stringContaining(`open at the ${side}`)]);
+  });
   test('across two rods it is the tube', () => {
     const job = fluteJob();
     for (const part of ['lower-g', 'g-sharp', 'f-sharp']) leaks(job, part, [0, 45]);

@@ -128,6 +128,26 @@ describe('the keys in the way', () => {
     const rods = new Set(sax.rods.filter(({ section }) => section === 'body').map(({ id }) => id));
     for (const { id, rod } of sax.keys) if (rod && rods.has(rod)) expect(off.has(id)).toBe(true);
   });
+  test('a post takes off all that turns on its rods, wherever their pads lie', () => {
+    const spot = { section: 'body', at: 100, clock: 0, width: 4 };
+    const [key] = sax.keys.filter(({ id }) => id === 'high-d-key');
+    const bare = {
+      ...sax,
+      holes: [],
+      pads: [],
+      rods: [],
+      links: [],
+      posts: [{ id: 'lone-post', name: 'Lone post', section: 'body', at: 100, clock: 0, rod: 'lone-rod' }],
+      keys: key
+        ? [
+            { ...key, rod: 'lone-rod' },
+            { ...key, id: 'other', rod: 'another' },
+          ]
+        : [],
+    } as typeof sax;
+    expect(keysInTheWay(bare, 'near', 'body', [spot])).toEqual(['high-d-key']);
+    expect(keysInTheWay(bare, 'near', 'body', [{ ...spot, at: 300 }])).toEqual([]);
+  });
   test('bare tube has none in its way', () =>
     expect(keysInTheWay(sax, 'near', 'neck', [{ section: 'neck', at: 30, clock: 180, width: 4 }])).toEqual([]));
 });

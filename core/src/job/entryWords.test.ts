@@ -142,4 +142,15 @@ describe('entryWords', () => {
     const [body, words] = bodies[kind] ?? [{}, ''];
     expect(entryWords({ kind, body } as unknown as Entry, names, 'mm')).toBe(words);
   });
+  test.each([
+    [
+      'rule',
+      { rule: 'f-with-f-sharp', withdrawn: true, reason: 'bent back' },
+      'Rule f-with-f-sharp as it was: bent back',
+    ],
+    ['rule', { rule: 'f-with-f-sharp', asked: false, reason: 'no low C' }, 'Rule f-with-f-sharp not asked: no low C'],
+    ['rule', { rule: 'f-with-f-sharp', asked: true, reason: 'wished' }, 'Rule f-with-f-sharp asked otherwise: wished'],
+  ])('says what a %s says in each of its ways: %j', (kind, body, words) =>
+    expect(entryWords({ kind, body } as unknown as Entry, names, 'mm')).toBe(words),
+  );
 });

@@ -23,6 +23,9 @@ test('what a page must know is what its intakes name and do not bring along, eac
     intake(3, { instrumentType: 'piccolo' }),
     intake(4, { instrumentType: 'oboe' }),
     intake(5, { instrumentType: 'nowhere' }),
+    // Of a shipped type this ticket has its own.
+    intake(6, { instrumentType: 'concert-flute', type: { ...own, id: 'concert-flute' } }),
+    { ...note, body: { instrumentType: 'alto-saxophone' } } as unknown as Entry,
   ]);
   expect(named.map(({ id }) => id)).toEqual(['oboe', 'piccolo']);
 });

@@ -92,6 +92,22 @@ describe('a body line', () => {
       );
     expect(told(reportOf(job, 'body-line', 'body').findings[0]?.remedy)).toMatch(/push toward (90|270)°/);
   });
+  test('of one that is straight enough the line is drawn toward where it stands off most', () => {
+    const job = new TestJob();
+    const middle = (at: number) => 1 - Math.abs(at - half) / half;
+    readAll(
+      job,
+      sax,
+      'body-line',
+      'body',
+      (_measure, at, clock) => toward(clock - 120, 0.04 * Math.max(0, middle(at))),
+      'dial-indicator',
+    );
+    const report = reportOf(job, 'body-line', 'body');
+    expect([report.state, report.line?.bend]).toEqual(['within', undefined]);
+    expect(report.curveWords).toBe('Centre line toward 120°');
+    expect(Math.max(...report.curve.map(({ value }) => value))).toBeCloseTo(0.04, 2);
+  });
   test('a straight one is within, and stale once the body has been worked on', () => {
     const job = new TestJob();
     readAll(job, sax, 'body-line', 'body', () => 0.01, 'dial-indicator');

@@ -5,6 +5,7 @@ import { applyOptions, instrumentType, optionChoices, shippedTypes, type Instrum
 import { misfits } from '../job';
 import { judgeJob } from '../judgement';
 import { calibrate } from './calibrate';
+import { keyState, mechanismOf, press } from './mechanism';
 import { linkWalk, pressedUnder, regulationQuestions, adjusterWords, driftWords, intervalOf } from '.';
 import { regulationOf, rulesAt } from './regulationOf';
 import { solveRegulate } from './solveRegulate';
@@ -204,6 +205,25 @@ describe('what was seen moves the model, and no further than was seen', () => {
     job.write('tick', { ...look, says: 'evenly-tight', film: 0.01 });
     expect(now().contradictions).toHaveLength(1);
     expect(ruleOf(now(), 'all-down-f-key')?.violation).toBeLessThan(0.01);
+  });
+  test('a rod that twists by less than usual twists by that; seen later not to, it does not', () => {
+    const { mechanism, touch } = flutist().now();
+    const forces = { 'd-key': touch, 'e-key': touch, 'f-key': touch };
+    const usual = mechanism.twist.filter(({ key }) => key === 'd-key');
+    const gapAt = (times: number) => {
+      const flex = usual.map((row) => ({ ...row, perNewton: row.perNewton * times }));
+      const model = mechanismOf({ ...mechanism, flex });
+      return keyState(model, press(model, forces), model.indexOf('d-key', 'A look')).gap;
+    };
+    const flexAfter = (...gaps: (readonly [number, number])[]) => {
+      const heldOff = gaps.map((gap) => ({ key: 'd-key', forces, gap, turns: new Map<string, number>() }));
+      return calibrate(mechanism, { lags: new Map(), gaps: new Map(), heldOff }).flex;
+    };
+    const little = [gapAt(0.9), Infinity] as const;
+    expect(flexAfter(little).map(({ perNewton }) => perNewton)).toEqual(
+      usual.map(({ perNewton }) => expect.closeTo(perNewton * 0.9, 4)),
+    );
+    expect(flexAfter(little, [0, gapAt(0)])).toEqual([]);
   });
   test('what is seen alone and with neighbours down speaks for one finding', () => {
     const { job } = flutist();

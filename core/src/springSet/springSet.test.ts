@@ -97,6 +97,7 @@ describe('the springs of a job', () => {
     const set = solveSpring({ ...question, preset: setPreset });
     expect(set.rest.touch).toBeCloseTo(((band.least ?? 0) + (band.most ?? 0)) / 2);
     expect(springQuestion(main, steel, { least: 0.2, most: null }, []).limits.touch).toEqual([0.2, 0.4]);
+    expect(springQuestion(main, steel, { least: null, most: 0.4 }, []).limits.touch).toEqual([0, 0.4]);
   });
   test('wires of the same kind and material can stand in its place, flat ones of the same width', () => {
     const items = [

@@ -97,6 +97,10 @@ describe('named as it comes off', () => {
       ['long-key', 'stop', 'felt'],
     ]);
     expect(job.state.off.get('long-key')?.note).toBe('bent at the foot');
+    name(job, 'Short key; felt at foot');
+    expect([...job.state.corks.values()].filter(({ part }) => part === 'short-key')).toMatchObject([
+      { place: 'foot', kind: 'felt' },
+    ]);
   });
 
   test('what lies beneath gets its name from what passes over it, and comes off as any other later', () => {
