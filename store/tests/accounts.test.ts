@@ -144,6 +144,18 @@ describe('hands change at a bench', () => {
       about: 'Ottoline Marsh',
     });
   });
+  test('shows who has a number, and no number', async () => {
+    const { owner, juno } = await shop();
+    expect((await browser().ask('/people')).body).toMatchObject({ people: [], bench: false });
+    await owner.ask('/bench', {});
+    const { body } = await owner.ask('/people');
+    expect(body).toEqual({
+      people: [{ id: juno.id, name: 'Juno Tam', role: 'apprentice' }],
+      bench: true,
+      first: false,
+      signedIn: 'Ottoline Marsh',
+    });
+  });
   test('not in a browser that is no bench, whatever the number', async () => {
     const { juno } = await shop();
     const elsewhere = browser();
@@ -365,12 +377,28 @@ describe('a demo', () => {
     // No bench is asked for: the numbers stand on the page.
     expect((await here.ask('/hands', { key: key?.id, pin: first?.pin })).status).toBe(200);
     expect(await here.asker()).toMatchObject({ name: first?.name });
+    const shown = async (of: ReturnType<typeof browser>) => (await of.ask('/people')).body;
+    expect(await shown(browser())).toEqual({
+      people: expect.arrayContaining(
+        demoPeople.map(({ name, role, pin }) => ({ id: expect.any(String), name, role, pin })),
+      ),
+      bench: false,
+      first: false,
+      signedIn: null,
+    });
+    expect((await shown(here))['signedIn']).toBe(first?.name);
     // A server that others can reach does not know them, not even one that was signed in before.
     expect(await here.asker(true)).toBeNull();
     const beyond = browser(authOf(web.db, { secret: await secretOf(web.db), beyond: true }));
     expect(said(await beyond.ask('/hands', { key: key?.id, pin: first?.pin }))).toEqual([
       403,
       expect.stringMatching(/demo/),
+    ]);
+    expect((await shown(beyond))['people']).toEqual([]);
+    const address = `${key?.id}@demo.invalid`;
+    expect(said(await beyond.ask('/sign-in/email', { email: address, password: 'a long enough word' }))).toEqual([
+      403,
+      'Keys of the demo open nothing here.',
     ]);
   });
   test('each of its people has a role of the shop', () => {

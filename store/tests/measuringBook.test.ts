@@ -116,12 +116,18 @@ describe('a large file', () => {
   });
   test.each(['checking', 'writing'] as const)('stopped while %s leaves nothing behind', async (when) => {
     const stop = new AbortController();
+    let after = 0;
     const outcome = await importReadings(store.db, ticket, bytesOf(fileOf(4000)), {
       ...defaults,
       signal: stop.signal,
-      onProgress: ({ doing, rows }) => doing === when && rows >= 1000 && stop.abort(),
+      onProgress: ({ doing, rows }) => {
+        after += Number(stop.signal.aborted);
+        if (doing === when && rows >= 1000) stop.abort();
+      },
     });
     expect(outcome).toEqual({ status: 'stopped' });
+    // Heard at once, not at the end of the file.
+    expect(after).toBe(0);
     expect(await stored()).toHaveLength(1);
   });
   test('that is none, is empty, or names an id twice is refused in words; an unknown ticket too', async () => {

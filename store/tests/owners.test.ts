@@ -3,8 +3,10 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { unzipSync } from 'fflate';
 import fc from 'fast-check';
-import type { NewEntry } from '@holotonos/core';
+import { readJobDocument, type NewEntry } from '@holotonos/core';
+import sharp from 'sharp';
 import {
   appendEntry,
   byOwnersLink,
@@ -20,10 +22,13 @@ import {
   listTickets,
   migrateDatabase,
   openJob,
+  ownerArchive,
   ownerById,
   readAudit,
   refreshSummaries,
   restoreBackup,
+  savePhoto,
+  ticketOf,
   writeBackup,
 } from '../src';
 import { nameHash, newKey, seal, sealedFor, unseal } from '../src/owners/seal';
@@ -131,6 +136,53 @@ describe('what is said of an owner', () => {
     expect((await listOwners(db, 'lock')).map(({ name }) => name)).toEqual(['Ysolde of the lock']);
     expect(await ownerById(db, owner?.id ?? '')).toMatchObject({ tickets: ['O-2', 'O-1'] });
     expect(await ownerById(db, randomUUID())).toBeNull();
+  });
+  test('is theirs to take along: who they are, each ticket whole, every picture as it is', async () => {
+    await open('Z-1', 'Zelie of the weir', { contact: 'weir 3' });
+    await open('Z-2', 'Zelie of the weir');
+    const bytes = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#887766' } })
+      .jpeg()
+      .toBuffer();
+    const photos = Array.from({ length: 6 }, () => randomUUID());
+    for (const photo of photos) {
+      expect(await savePhoto(db, 'Z-2', photo, bytes)).toMatchObject({ status: 'saved' });
+      await write('Z-2', 'photo', { photo, width: 8, height: 8, caption: '' });
+    }
+    const owner = await ownerNamed('Zelie of the weir');
+    if (!owner) throw new Error('there is no such owner');
+    const pieces: Uint8Array[] = [];
+    for await (const piece of ownerArchive(db, owner, now)) pieces.push(piece);
+    const files = unzipSync(Buffer.concat(pieces));
+    expect(Object.keys(files).sort()).toEqual(
+      [
+        'owner.json',
+        'Z-1/Z-1.holotonos.json',
+        'Z-2/Z-2.holotonos.json',
+        ...photos.map((photo) => `Z-2/photos/${photo}.jpg`),
+      ].sort(),
+    );
+    const text = (name: string) => Buffer.from(files[name] ?? []).toString('utf8');
+    expect(JSON.parse(text('owner.json'))).toEqual({
+      name: 'Zelie of the weir',
+      contact: 'weir 3',
+      tickets: ['Z-2', 'Z-1'],
+      takenOutAt: now,
+    });
+    for (const ticket of ['Z-1', 'Z-2']) {
+      const document = readJobDocument(JSON.parse(text(`${ticket}/${ticket}.holotonos.json`)));
+      if (!document.ok) throw new Error(JSON.stringify(document.problems));
+      expect(document.document.entries.map(({ id }) => id)).toEqual((await read(ticket)).map(({ id }) => id));
+    }
+    for (const photo of photos) expect((await sharp(files[`Z-2/photos/${photo}.jpg`]).metadata()).width).toBe(8);
+  });
+  test('a job is known by its ticket; what is no job by none', async () => {
+    await open('Z-3', 'Somebody');
+    const id = (await jobByTicket(db, 'Z-3'))?.id ?? '';
+    expect([await ticketOf(db, id), await ticketOf(db, id), await ticketOf(db, randomUUID())]).toEqual([
+      'Z-3',
+      'Z-3',
+      null,
+    ]);
   });
   test('comes in sealed with a whole logbook, too', async () => {
     const entries = [
