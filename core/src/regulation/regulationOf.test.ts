@@ -146,6 +146,15 @@ describe('what was seen moves the model, and no further than was seen', () => {
     expect(value('steady', -0.02)).toMatchObject({ holds: false });
     expect(value('steady', 0.02)).toMatchObject({ holds: true, value: expect.closeTo(0.02, 2) });
   });
+  test.each([
+    ['driver', 0.03, Infinity],
+    ['together', -0.03, 0.03],
+    ['follower', -Infinity, -0.03],
+  ] as const)('what the survey saw land first, the %s, is a look without a film', (lands, low, high) => {
+    const { job, now } = flutist();
+    job.write('observation', { part: 'f-to-f-sharp', about: 'landing', lands });
+    expect(now().looks.get('f-to-f-sharp')).toMatchObject([{ held: [], low, high }]);
+  });
   test('two looks that cannot both be true are named; the later one is believed', () => {
     const { job, now } = flutist();
     job.read(lateness('f-to-f-sharp'), 0.08);
