@@ -74,6 +74,21 @@ describe('what an owner sees', () => {
     // Nothing that was written for the bench goes there.
     expect(JSON.stringify(view(job))).not.toMatch(/hard to please|with a letter/);
   });
+  test('where it stands, by the step in hand, else by the first that is open', () => {
+    const job = withPhotos();
+    const stands = () => [view(job).stage, view(job).done, view(job).of];
+    // Only what ends every job is planned, for nobody has looked yet.
+    expect(stands()).toEqual(['It is being looked over, part by part.', 0, 2]);
+    job.finding('pad-leaking', 'e');
+    expect(stands()).toEqual(['The pads are going in.', 0, 4]);
+    job.write('operation-started', { operation: 'bring-in-links:instrument' });
+    expect(stands()).toEqual(['Its keys are being set to work together.', 0, 4]);
+    for (const step of ['reseat-pad:e', 'bring-in-links:instrument']) job.done(step);
+    expect(stands()).toEqual(['It is being played, note by note.', 2, 4]);
+    job.done('play-test:instrument');
+    job.done('hand-over:instrument');
+    expect(stands()).toEqual(['All work is done; it is being looked at once more.', 4, 4]);
+  });
   test('what is offered, newest first, with amounts as they were given, and what was said to it', () => {
     const job = withPhotos();
     job.write('estimate', estimate(9101));

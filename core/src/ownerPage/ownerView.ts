@@ -1,7 +1,7 @@
 import { moneyText, type EstimateState } from '../estimate';
 import type { InstrumentType } from '../instruments';
 import type { JobState } from '../job';
-import { isOpenStep, type PlanBasis } from '../plan';
+import { isOpenStep, type PlanBasis, type Step } from '../plan';
 import { jobRecord, jobStanding } from '../record';
 import { printPhrase, printQuantity } from '../units';
 import type { Stage } from '../vocabulary';
@@ -27,6 +27,18 @@ const stageTold: Record<Stage, string> = {
   playtest: 'It is being played, note by note.',
   handover: 'It is being made ready to go home.',
 };
+
+/** Stages every job ends with: planned before anybody has looked at the instrument. */
+const atTheEnd: ReadonlySet<Stage> = new Set(['playtest', 'handover']);
+
+/** How it goes, in a sentence. */
+function stageOf(steps: readonly Step[]): string {
+  // One in hand, else the first that is not behind the bench.
+  const step = steps.find(({ status }) => status === 'started') ?? steps.find(isOpenStep);
+  if (!step) return 'All work is done; it is being looked at once more.';
+  const hasBegun = steps.some((each) => each.status === 'started' || !isOpenStep(each));
+  return stageTold[hasBegun || !atTheEnd.has(step.stage) ? step.stage : 'survey'];
+}
 
 export interface OwnerPhoto {
   photo: string;
@@ -114,18 +126,12 @@ export function ownerView(
   const { intake, signOff, unit } = state;
   if (!intake || !record) return null;
   const { steps } = standing.plan;
-  // One in hand, else the first that is not behind the bench.
-  const step = steps.find(({ status }) => status === 'started') ?? steps.find(isOpenStep);
   const made = [intake.maker, intake.made].filter(Boolean).join(', ');
   return {
     ticket: intake.ticket,
     instrument: made === '' ? type.name : `${type.name}, ${made}`,
     owner: intake.owner,
-    stage: signOff
-      ? 'It is done and can go home.'
-      : step
-        ? stageTold[step.stage]
-        : 'All work is done; it is being looked at once more.',
+    stage: signOff ? 'It is done and can go home.' : stageOf(steps),
     done: steps.filter((each) => !isOpenStep(each)).length,
     of: steps.length,
     dueBy: intake.dueBy ?? null,
