@@ -549,6 +549,7 @@ export {
   beyondWords,
   doSteps,
   establishes,
+  firstWords,
   fitPromise,
   heldUp,
   isOpenStep,

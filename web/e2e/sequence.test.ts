@@ -70,6 +70,17 @@ const unfold = (words: string) =>
 const card = (title: string) =>
   until(page, (wanted) => document.querySelector('.step-card h2')?.textContent === wanted, title);
 
+test('a repair nobody has looked at yet is to be looked over, not to be played and sent home', async () => {
+  await page.goto(base());
+  await seeText(page, 'Look it over, part by part');
+  await tick(page, 'a::-p-text(Open the survey)');
+  await until(page, () => location.pathname.endsWith('/survey'));
+  for (const path of ['plan', 'estimate']) {
+    await page.goto(`${base()}/${path}`);
+    await seeText(page, 'Nobody has looked at it yet');
+  }
+});
+
 describe('a job from its findings to a change that is agreed', () => {
   test('findings become an estimate in several ways; the owner accepts one and takes it home on paper', async () => {
     await finding('seam-open', 'low-c');

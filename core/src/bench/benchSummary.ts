@@ -4,7 +4,7 @@ import type { JobState } from '../job';
 import { looksWaiting } from '../masterLook';
 import { isOpenStatus } from '../findings';
 import { stages, type Stage } from '../vocabulary';
-import { isOpenStep, type JobPlan } from '../plan';
+import { firstWords, isOpenStep, type JobPlan } from '../plan';
 
 /** What the bench shows of one ticket. Plain data. */
 export interface BenchSummary {
@@ -50,7 +50,7 @@ export function benchSummary(
   const { intake } = state;
   if (!intake) return null;
   const names = removableNames(type);
-  const { steps, next } = plan;
+  const { steps, next, first } = plan;
   const signedOff = state.signOff !== null;
   const waiting = steps.find(({ status }) => status === 'waiting');
   const current = next ?? waiting ?? steps.at(-1);
@@ -68,8 +68,8 @@ export function benchSummary(
     maker: intake.maker ?? '',
     made: intake.made ?? '',
     practice: state.practice,
-    stage: signedOff ? 'signed off' : (current?.stage ?? stages[0]),
-    next: signedOff ? null : (next?.title ?? null),
+    stage: signedOff ? 'signed off' : first ? 'survey' : (current?.stage ?? stages[0]),
+    next: signedOff ? null : first ? firstWords[first] : (next?.title ?? null),
     blockedBy:
       next || signedOff ? [] : [...(waiting?.waitsFor.map(({ title }) => title) ?? []), ...shut].slice(0, mostBlocks),
     curing: signedOff

@@ -1,7 +1,7 @@
 import { moneyText, type EstimateState } from '../estimate';
 import type { InstrumentType } from '../instruments';
 import type { JobState } from '../job';
-import { isOpenStep, type PlanBasis, type Step } from '../plan';
+import { isOpenStep, type JobPlan, type PlanBasis } from '../plan';
 import { jobRecord, jobStanding } from '../record';
 import { printPhrase, printQuantity } from '../units';
 import type { Stage } from '../vocabulary';
@@ -28,16 +28,12 @@ const stageTold: Record<Stage, string> = {
   handover: 'It is being made ready to go home.',
 };
 
-/** Stages every job ends with: planned before anybody has looked at the instrument. */
-const atTheEnd: ReadonlySet<Stage> = new Set(['playtest', 'handover']);
-
 /** How it goes, in a sentence. */
-function stageOf(steps: readonly Step[]): string {
+function stageOf({ steps, first }: JobPlan): string {
+  if (first) return stageTold.survey;
   // One in hand, else the first that is not behind the bench.
   const step = steps.find(({ status }) => status === 'started') ?? steps.find(isOpenStep);
-  if (!step) return 'All work is done; it is being looked at once more.';
-  const hasBegun = steps.some((each) => each.status === 'started' || !isOpenStep(each));
-  return stageTold[hasBegun || !atTheEnd.has(step.stage) ? step.stage : 'survey'];
+  return step ? stageTold[step.stage] : 'All work is done; it is being looked at once more.';
 }
 
 export interface OwnerPhoto {
@@ -131,7 +127,7 @@ export function ownerView(
     ticket: intake.ticket,
     instrument: made === '' ? type.name : `${type.name}, ${made}`,
     owner: intake.owner,
-    stage: signOff ? 'It is done and can go home.' : stageOf(steps),
+    stage: signOff ? 'It is done and can go home.' : stageOf(standing.plan),
     done: steps.filter((each) => !isOpenStep(each)).length,
     of: steps.length,
     dueBy: intake.dueBy ?? null,

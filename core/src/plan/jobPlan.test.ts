@@ -3,7 +3,7 @@ import { flat, sax, TestJob } from '../../tests/testJob';
 import { benchSummary, type BenchSummary } from '../bench';
 import { applyOptions, instrumentType, type InstrumentType } from '../instruments';
 import { judgeJob } from '../judgement';
-import { jobPlan } from '.';
+import { firstWords, jobPlan } from '.';
 
 const plan = (job: TestJob) => jobPlan(job.state, sax, judgeJob(job.state, sax), job.now);
 const step = (job: TestJob, id: string) => plan(job).steps.find((candidate) => candidate.id === id);
@@ -169,6 +169,39 @@ describe('the plan of a job', () => {
 });
 
 describe('the bench', () => {
+  test('a repair nobody has looked at yet is to be looked over, whatever else is planned', () => {
+    expect(plan(new TestJob({ scope: 'repair' })).first).toBe('look');
+    expect(summary(new TestJob({ scope: 'repair' }))).toMatchObject({ stage: 'survey', next: firstWords.look });
+    // An overhaul begins with steps of its own.
+    expect(plan(new TestJob({ scope: 'overhaul' })).first).toBeNull();
+    const seen: [string, (job: TestJob) => void][] = [
+      ['a reading', (job) => job.read({ group: 'pad', part: 'e', measure: 'gap', clock: 0 }, 0)],
+      ['a look', (job) => job.write('tick', { group: 'pad', part: 'e', says: 'seals' })],
+      ['a station of the survey', (job) => job.write('survey', { station: 'pads', outcome: 'looked' })],
+      ['the leak light', (job) => job.write('observation', { part: 'e', about: 'light', sectors: [] })],
+      ['a note', (job) => job.write('played', { fingering: 'd4-1', heard: 'clear' })],
+      ['a line of the play test', (job) => job.write('tested', { line: 'long-low', result: 'clear' })],
+      ['the play test', (job) => job.write('operation-started', { operation: 'play-test:instrument' })],
+      ['a step that is done', (job) => job.done('play-test:instrument')],
+      ['a finding that was declined', (job) => job.finding('dent', 'bell', 'declined')],
+    ];
+    for (const [what, look] of seen) {
+      const job = new TestJob({ scope: 'repair' });
+      look(job);
+      expect([what, plan(job).first]).toEqual([what, null]);
+    }
+  });
+  test('what was found comes before playing it and sending it home: it waits for an answer', () => {
+    const suspected = new TestJob();
+    suspected.finding('dent', 'bell', 'suspected');
+    const read = new TestJob();
+    flat.forEach((_, i) => read.read({ group: 'pad', part: 'e', measure: 'gap', clock: i * 45 }, i === 0 ? 0.3 : 0));
+    expect(judgeJob(read.state, sax).suggestions.length).toBeGreaterThan(0);
+    for (const job of [suspected, read])
+      expect(summary(job)).toMatchObject({ stage: 'survey', next: 'Decide on what was found' });
+    suspected.finding('rim-warped', 'e');
+    expect(plan(suspected).first).toBeNull();
+  });
   const summary = (job: TestJob) =>
     benchSummary(job.state, sax, { judgement: judgeJob(job.state, sax), plan: plan(job) }, job.now) as BenchSummary;
   test('sums a ticket up', () => {

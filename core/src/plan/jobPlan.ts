@@ -23,7 +23,15 @@ import { isLargeHole, settingsOf, tolerance, toleranceWords, type LimitSource, t
 import type { RuleChange } from '../regulation';
 import type { Sizes } from '../stock';
 import { printPhrase, type KeptUnit } from '../units';
-import type { Family, MaterialUse, MeasureGroup, PassKind, PracticeSettings, ToleranceName } from '../vocabulary';
+import type {
+  Family,
+  MaterialUse,
+  MeasureGroup,
+  PassKind,
+  PracticeSettings,
+  Stage,
+  ToleranceName,
+} from '../vocabulary';
 import { learnedFor, type LearnedFactor, type LearnedTimes } from './learnTimes';
 import { tableWith, type OperationKind, type OperationTable } from './operations';
 import { asDone, howLines, operationTitle, planOverhaul, wholeInstrument } from './planOverhaul';
@@ -90,6 +98,25 @@ export interface JobPlan {
   /** the step hands should go to next; null when none is ready */
   next: Step | null;
   minutesLeft: { low: number; likely: number; high: number };
+  /** what comes before any step, as long as nothing is planned but what ends every job */
+  first: keyof typeof firstWords | null;
+}
+
+/** What hands should do first with an instrument nobody has looked at, and with one whose faults nobody has answered. */
+export const firstWords = {
+  look: 'Look it over, part by part',
+  decide: 'Decide on what was found',
+} as const;
+/** Stages every job ends with, whatever is found. */
+const endings: ReadonlySet<Stage> = new Set(['playtest', 'handover']);
+
+function firstOf(state: JobState, { suggestions }: JobJudgement, steps: readonly Step[]): JobPlan['first'] {
+  const hasBegun = steps.some((step) => !endings.has(step.stage) || step.status === 'started' || !isOpenStep(step));
+  if (hasBegun) return null;
+  const { findings, points, ticks, observations, survey, played, tested } = state;
+  if (suggestions.length > 0 || [...findings.values()].some(({ status }) => status === 'suspected')) return 'decide';
+  const seen = [findings, points, ticks, observations, survey, played, tested];
+  return seen.every(({ size }) => size === 0) ? 'look' : null;
 }
 
 /** What a shop brings to a plan beside the shipped tables. */
@@ -659,6 +686,7 @@ export function jobPlan(
     unkept,
     next: steps.find(({ status }) => status === 'started') ?? steps.find(({ status }) => status === 'ready') ?? null,
     minutesLeft: { low: sum('low'), likely: sum('likely'), high: sum('high') },
+    first: firstOf(state, judgement, steps),
   };
 }
 

@@ -10,6 +10,8 @@ describe('what comes next', () => {
   test('is a step, else what holds it up, else waiting or nothing', () => {
     const ready = step({ status: 'ready' });
     expect(nextWords(plan([ready], ready))).toBe('Level the rim: E');
+    expect(nextWords({ ...plan([ready], ready), first: 'look' })).toBe('Look it over, part by part');
+    expect(nextWords({ ...plan([ready], ready), first: 'decide' })).toBe('Decide on what was found');
     expect(nextWords(plan([step({ agreement: 'to-agree' })]))).toBe('Ask the owner first: Level the rim: E');
     expect(nextWords(plan([step({ agreement: 'refused' })]))).toMatch(/^The owner refused: Level the rim: E\./);
     const shut = { group: 'rim', part: 'e', open: false, why: 'rim of E is stale' } as const;

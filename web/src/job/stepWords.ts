@@ -1,4 +1,5 @@
 import {
+  firstWords,
   isLeast,
   isOpenStep,
   printQuantity,
@@ -56,7 +57,8 @@ export function reachWords({ name, words, unit: own, limit }: ReachedAt, unit: L
 }
 
 /** What hands should do next: a step, the readings a gate asks for, the owner's word, or waiting. */
-export function nextWords({ next, steps }: JobPlan): string {
+export function nextWords({ next, steps, first }: JobPlan): string {
+  if (first) return firstWords[first];
   if (next) return next.title;
   const held = steps.find(({ status, waitsFor }) => status === 'waiting' && waitsFor.length === 0);
   if (held?.agreement === 'to-agree') return `Ask the owner first: ${held.title}`;

@@ -17,6 +17,7 @@ import { LooksWaiting } from '@/job/MasterLook';
 import { counted, capital } from '@/ui/words';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoTaker } from '@/photos/PhotoTaker';
+import { placeOfFirst } from '@/job/BeforeSteps';
 import { nextWords } from '@/job/stepWords';
 import { ReasonForm } from '@/ui/formParts';
 import { Bands } from '@/job/JobShell';
@@ -401,8 +402,11 @@ export function OverviewView({ earlier = [] }: { earlier?: readonly EarlierVisit
           <span className="soft">Next</span>
           <span className="next">{state.signOff ? 'Signed off' : nextWords(plan)}</span>
           {plan.next && !state.signOff && (
-            <Link className="btn btn-primary" href={`/jobs/${ticket}/plan`}>
-              Open its card
+            <Link
+              className="btn btn-primary"
+              href={`/jobs/${ticket}/${plan.first ? placeOfFirst[plan.first].path : 'plan'}`}
+            >
+              {plan.first ? `Open ${placeOfFirst[plan.first].page}` : 'Open its card'}
             </Link>
           )}
         </div>

@@ -17,6 +17,7 @@ import { PlanTurns } from './PlanTurns';
 import { isBeyond, Promised, usePromise } from './Promised';
 import { StepCard } from './StepCard';
 import { isOver, nextWords, statusWords } from '@/job/stepWords';
+import { BeforeSteps } from '@/job/BeforeSteps';
 import { besides, useDoSteps } from './useDoSteps';
 
 function StepRow({
@@ -100,7 +101,7 @@ function NextReadout({ said = '' }: { said?: string }) {
     <div className="readout-plain">
       <span className="soft">Next</span>
       <span className="next">{nextWords(plan)}</span>
-      {plan.next && <span className="soft">about {minutesText(plan.next.minutes.likely)}</span>}
+      {plan.next && !plan.first && <span className="soft">about {minutesText(plan.next.minutes.likely)}</span>}
       <span role="status" className="said">
         {said}
       </span>
@@ -189,6 +190,7 @@ export function PlanView() {
               </p>
             )}
             <Promised fit={fit} />
+            <BeforeSteps>this is only what ends every job. What is confirmed is planned before it.</BeforeSteps>
             {toAgree > 0 && (
               <p className="say attention">
                 {toAgree} {toAgree === 1 ? 'step is' : 'steps are'} not agreed with the owner yet.{' '}

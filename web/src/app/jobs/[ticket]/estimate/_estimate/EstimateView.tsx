@@ -17,6 +17,7 @@ import { Button } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { minutesText } from '@/ui/words';
 import { Bands } from '@/job/JobShell';
+import { BeforeSteps } from '@/job/BeforeSteps';
 import { AnswerForm } from './AnswerForm';
 import { CostsForm } from './CostsForm';
 import { OwnerLinks } from './OwnerLinks';
@@ -150,6 +151,7 @@ export function EstimateView() {
       work={
         <>
           <h2>Estimate and agreement</h2>
+          <BeforeSteps>“as set” costs only what ends every job, until a finding is confirmed.</BeforeSteps>
           {options.length === 0 && (
             <p className="say attention">
               Nobody has said what an hour costs here. <Link href="/shop/people">Set the rates of the shop</Link> and
