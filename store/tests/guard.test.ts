@@ -171,6 +171,31 @@ describe('a database that is restored under a running process', () => {
     expect((await jobState(database.db, id)).notes.map(({ body }) => body.text)).toEqual(['one', 'two', 'other']);
     await database.drop();
   });
+  test('the shop, too, is read anew before anything is written on it', async () => {
+    const { db, pool } = database;
+    const usual = (await shopState(db)).hours;
+    const hoursIn = (timeZone: string) =>
+      pool.query(
+        `insert into shop_entries (seq, id, kind, body, author, bench_time) values (1, $1, 'hours', $2, 'x', now())`,
+        [randomUUID(), JSON.stringify({ ...usual, timeZone })],
+      );
+    const words = { id: 'own-flame', text: 'Mind the flame.', operations: [], reason: 'the roof is straw' };
+    const write = () => appendShopEntry(db, { ...entryOf('note', {}), kind: 'caution', body: words } as never);
+    await hoursIn('Asia/Tokyo');
+    expect((await shopState(db)).hours.timeZone).toBe('Asia/Tokyo');
+    // To this process the database of each test is another.
+    said.length = 0;
+    expect(await write()).toMatchObject({ entry: { seq: 2 } });
+    expect(said).toEqual([]);
+    await restore(3);
+    await pool.query('alter table shop_entries disable trigger all; truncate shop_entries');
+    await hoursIn('Africa/Accra');
+    await pool.query('alter table shop_entries enable trigger all');
+    expect(await write()).toMatchObject({ entry: { seq: 2 } });
+    expect(said.join()).toMatch(/restored or exchanged/);
+    expect((await shopState(db)).hours.timeZone).toBe('Africa/Accra');
+    await database.drop();
+  });
   test('rows that vanish without a restore are noticed when the next is written', async () => {
     const id = await idOf();
     await jobState(database.db, id);

@@ -9,6 +9,7 @@ import {
   appendShopEntry,
   bookPackage,
   filesInPackage,
+  groupsWithReadings,
   importBook,
   importReadings,
   jobByTicket,
@@ -142,6 +143,13 @@ describe('a large file', () => {
     expect(await refused(`entry,${header}\n${id},${row(1)}\n${id},${row(2)}\n`)).toBe('stands in the file twice');
     expect(await importReadings(store.db, 'NO-1', bytesOf(''), defaults)).toEqual({ status: 'no-job' });
   });
+});
+
+test('a group stands in the book from its first reading on', async () => {
+  const groups = async () => groupsWithReadings(foldJob(await stored()));
+  expect(await groups()).toEqual([]);
+  await importReadings(store.db, ticket, bytesOf(fileOf(1)), defaults);
+  expect(await groups()).toEqual(['pad']);
 });
 
 describe('the measuring book as a data package', () => {
