@@ -37,7 +37,7 @@ test('a flute by keyboard: a late follower, a driver its neighbours hold off; a 
   await openTicket(app.address, ticket, { instrumentType: 'concert-flute', family: 'flute' });
   await page.goto(desk(ticket));
   await ready();
-  await seeText(page, 'By what was seen every rule holds');
+  await seeText(page, 'Rules: nobody has looked yet');
   await atLook('A key to B♭ key');
   // What seals is told, and what is only assumed is said to be.
   expect(await page.$eval('.linkage', (drawing) => drawing.getAttribute('aria-label'))).toContain('A key seals');
@@ -45,6 +45,8 @@ test('a flute by keyboard: a late follower, a driver its neighbours hold off; a 
   await page.keyboard.press('e');
   await atLook('F key to B♭ key');
   await page.keyboard.press('t');
+  await seeText(page, 'By what was seen every rule holds');
+  await seeText(page, 'by 2 of ');
   await atLook('F key to F♯ key');
   // A figure goes to its field by itself; a wrong one is said and kept.
   await page.keyboard.type('0.0x');

@@ -41,12 +41,22 @@ function StopList({ desk }: { desk: RegulationDesk }) {
 
 /** Rules that do not hold by what was seen, and what the model cannot say. */
 function Rules({ desk }: { desk: RegulationDesk }) {
-  const { regulation, unit } = desk;
+  const { regulation, unit, looked, stops } = desk;
   const off = regulation.rules.filter(({ holds }) => !holds);
+  const count = regulation.rules.length;
   return (
     <section className="sheet mb-0" aria-label="Rules">
       <h3>
-        Rules: {regulation.rules.length - off.length} of {regulation.rules.length} hold
+        {looked === 0 && off.length === 0 ? (
+          'Rules: nobody has looked yet'
+        ) : (
+          <>
+            Rules: {count - off.length} of {count} hold{' '}
+            <span className="soft fw-normal">
+              by {looked} of {stops.length} looks
+            </span>
+          </>
+        )}
       </h3>
       <ul className="list-plain mb-2">
         {off.map(({ rule, words, violation, change }) => (

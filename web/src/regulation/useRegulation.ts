@@ -103,6 +103,7 @@ export function useRegulation() {
   };
   const seen = (each: LinkStop) =>
     regulation.looks.get(each.link)?.findLast(({ held }) => heldKey(held) === heldKey(each.held));
+  const looked = stops.filter((each) => seen(each)?.turnedSince === false).length;
 
   const heldOf = (each: LinkStop) => (each.held.length > 0 ? { held: [...each.held] } : {});
   const taken = (words: string) => {
@@ -203,6 +204,8 @@ export function useRegulation() {
     link,
     name,
     seen,
+    /** how many of the stops were looked at as they are now */
+    looked,
     goTo,
     pressed,
     toggle,

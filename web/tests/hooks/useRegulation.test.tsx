@@ -69,6 +69,13 @@ describe('the round of the links', () => {
     const alone = stops().findIndex(({ link, held: none }) => link === stops()[held]?.link && none.length === 0);
     if (alone !== -1) expect(seen(alone)).toBeUndefined();
   });
+  test('counts what was looked at as it is now', () => {
+    const shown = desk();
+    expect(shown.now.looked).toBe(0);
+    shown.does((d) => d.press('t'));
+    shown.does((d) => d.press('t'));
+    expect(shown.now.looked).toBe(2);
+  });
   test('ends neither before the first nor after the last', () => {
     const shown = desk();
     shown.does((d) => d.goTo(-3));

@@ -186,7 +186,8 @@ export function WhatToTurn({ desk }: { desk: RegulationDesk }) {
       <h3>What to turn</h3>
       {questions.length === 0 ? (
         <p className="soft mb-0">
-          By what was seen every rule holds. What nobody has looked at is taken as right until somebody has.
+          {desk.looked === 0 ? 'Nothing that is known speaks against a rule.' : 'By what was seen every rule holds.'}{' '}
+          What nobody has looked at is taken as right until somebody has.
         </p>
       ) : (
         questions.map((question, i) => <Answer key={i} desk={desk} question={question} />)
