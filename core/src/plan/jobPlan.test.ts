@@ -183,6 +183,7 @@ describe('the bench', () => {
       ['a line of the play test', (job) => job.write('tested', { line: 'long-low', result: 'clear' })],
       ['the play test', (job) => job.write('operation-started', { operation: 'play-test:instrument' })],
       ['a step that is done', (job) => job.done('play-test:instrument')],
+      ['that it was signed off', (job) => job.write('sign-off', { ownerCautions: [] })],
       ['a finding that was declined', (job) => job.finding('dent', 'bell', 'declined')],
     ];
     for (const [what, look] of seen) {

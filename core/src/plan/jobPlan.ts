@@ -112,7 +112,7 @@ const endings: ReadonlySet<Stage> = new Set(['playtest', 'handover']);
 
 function firstOf(state: JobState, { suggestions }: JobJudgement, steps: readonly Step[]): JobPlan['first'] {
   const hasBegun = steps.some((step) => !endings.has(step.stage) || step.status === 'started' || !isOpenStep(step));
-  if (hasBegun) return null;
+  if (hasBegun || state.signOff) return null;
   const { findings, points, ticks, observations, survey, played, tested } = state;
   if (suggestions.length > 0 || [...findings.values()].some(({ status }) => status === 'suspected')) return 'decide';
   const seen = [findings, points, ticks, observations, survey, played, tested];
