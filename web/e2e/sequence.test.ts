@@ -79,6 +79,15 @@ test('a repair nobody has looked at yet is to be looked over, not to be played a
     await page.goto(`${base()}/${path}`);
     await seeText(page, 'Nobody has looked at it yet');
   }
+  await openTicket(app.address, 'LL-321');
+  const dent = { finding: crypto.randomUUID(), kind: 'dent', part: 'bell', severity: 2, status: 'suspected' };
+  const entry = { id: crypto.randomUUID(), kind: 'finding', author: 'Juno Tam', benchTime: new Date().toISOString() };
+  const written = await send(`${app.address}/api/v1/jobs/LL-321/entries`, { ...entry, body: dent });
+  expect(written.ok).toBe(true);
+  await page.goto(`${app.address}/jobs/LL-321`);
+  await seeText(page, '1 finding only suspected');
+  await tick(page, 'a::-p-text(Open the findings)');
+  await until(page, () => location.pathname.endsWith('/findings'));
 });
 
 describe('a job from its findings to a change that is agreed', () => {

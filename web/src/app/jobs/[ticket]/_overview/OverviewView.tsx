@@ -328,6 +328,7 @@ export function OverviewView({ earlier = [] }: { earlier?: readonly EarlierVisit
   const outside = [...judgement.pads.values(), ...judgement.rims.values()].filter(
     (report) => report.state === 'outside',
   ).length;
+  const suspected = [...state.findings.values()].filter(({ status }) => status === 'suspected').length;
   const facts: [string, string | undefined][] = [
     ['Owner', intake?.owner],
     ['Serial', intake?.serial],
@@ -360,6 +361,13 @@ export function OverviewView({ earlier = [] }: { earlier?: readonly EarlierVisit
                     'No suggestion waits for an answer'
                   )}
                 </li>
+                {suspected > 0 && (
+                  <li>
+                    <Link href={`/jobs/${ticket}/findings`}>
+                      {counted(suspected, 'finding')} only suspected: confirm or decline
+                    </Link>
+                  </li>
+                )}
                 <li>
                   Pads and rims: {outside} <StateMark state="outside" />, {stale} <StateMark state="stale" />
                 </li>
