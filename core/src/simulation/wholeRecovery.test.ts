@@ -208,6 +208,21 @@ describe('one rod', () => {
     expect(loose?.spans[0]?.play?.verdict).toBe('outside');
     expect(told(loose?.spans[0]?.says)).toMatch(/too much room: lengthen/);
   });
+  test('a pad of a sound instrument has the sizes of one: it stands in its cup and opens by some of its width', () => {
+    const truth = soundInstrument(sax, chanceFrom(5));
+    for (const { hole: part, diameter } of sax.pads) {
+      const is = (measure: string) =>
+        trueFigure(sax, truth, { group: 'pad', part, measure, clock: 0 } as MeasuringPoint, chanceFrom(1)) ?? NaN;
+      expect([part, is('cup') > diameter, is('height')]).toEqual([part, true, expect.closeTo(diameter * 0.16, 9)]);
+      expect([part, is('cup-depth') > 1, is('stand') > 0.5, is('stand') < is('cup-depth')]).toEqual([
+        part,
+        true,
+        true,
+        true,
+      ]);
+      expect(Math.abs(is('gap'))).toBeLessThan(0.05);
+    }
+  });
   test('of a place the instrument does not have nothing is true, whatever is asked', () => {
     const truth = soundInstrument(sax, chanceFrom(5));
     for (const group of measureGroups)
