@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { searchGroups, type NewEntry } from '@holotonos/core';
 import { randomUUID } from 'node:crypto';
-import { appendEntry, findEntries, howTicketsRead, listTickets, openJob } from '../src';
+import { appendEntry, findEntries, howTicketsRead, listTickets, openJob, ticketsOfSerial } from '../src';
 import { testDatabase, type TestDatabase } from './database';
 import { entryOf, intakeOf } from './entries';
 
@@ -100,4 +100,20 @@ test('tickets are found by their serial, with and without its blanks, and their 
   expect([...reading.keys()]).toEqual(['S-1']);
   expect(reading.get('S-1')?.names.get('low-b-flat')).toBe('Low B♭');
   expect(await howTicketsRead(db, [])).toEqual(new Map());
+});
+
+test('an instrument is known again by its serial, however it is written, on any other ticket', async () => {
+  const open = async (ticket: string, serial: string) => {
+    const intake = intakeOf(ticket);
+    const body = { ...(intake.body as object), serial };
+    expect(await openJob(db, { ...intake, body } as NewEntry)).toMatchObject({ status: 'stored' });
+  };
+  await open('S-8', 'n12345');
+  await open('S-9', 'N 12-346');
+  expect((await ticketsOfSerial(db, 'N 12 345', 'S-99')).sort()).toEqual(['S-1', 'S-8']);
+  expect(await ticketsOfSerial(db, 'N 12 345', 'S-1')).toEqual(['S-8']);
+  expect(await ticketsOfSerial(db, ' - ', 'S-99')).toEqual([]);
+  // A serial that a note only mentions is no instrument's.
+  await write('S-2', 'note', { text: 'n12345' });
+  expect(await ticketsOfSerial(db, 'n12345', 'S-1')).toEqual(['S-8']);
 });
