@@ -120,11 +120,14 @@ const tellJumps = () => {
     hadRecentInput: boolean;
     sources: readonly { node: Node | null; previousRect: DOMRectReadOnly; currentRect: DOMRectReadOnly }[];
   }
+  // A page that comes slowly is painted in pieces; the first picture after its end still takes in the last of them.
+  let read = Infinity;
+  document.addEventListener('DOMContentLoaded', () =>
+    requestAnimationFrame(() => requestAnimationFrame((at) => (read = at))),
+  );
   new PerformanceObserver((list) => {
-    const read = (performance.getEntriesByType('navigation')[0] as PerformanceNavigationTiming)
-      .domContentLoadedEventEnd;
     for (const { hadRecentInput, startTime, sources } of list.getEntries() as Shift[]) {
-      if (hadRecentInput || read === 0 || startTime < read) continue;
+      if (hadRecentInput || startTime < read) continue;
       for (const { node, previousRect, currentRect } of sources) {
         const words = node?.textContent?.trim().slice(0, 40) ?? '';
         const [x, y] = [Math.round(currentRect.x - previousRect.x), Math.round(currentRect.y - previousRect.y)];
