@@ -4,7 +4,7 @@ import type { JobState } from '../job';
 import { looksWaiting } from '../masterLook';
 import { isOpenStatus } from '../findings';
 import { stages, type Stage } from '../vocabulary';
-import { firstWords, isOpenStep, type JobPlan } from '../plan';
+import { isOpenStep, nextTitle, type JobPlan } from '../plan';
 
 /** What the bench shows of one ticket. Plain data. */
 export interface BenchSummary {
@@ -69,7 +69,7 @@ export function benchSummary(
     made: intake.made ?? '',
     practice: state.practice,
     stage: signedOff ? 'signed off' : first ? 'survey' : (current?.stage ?? stages[0]),
-    next: signedOff ? null : first ? firstWords[first] : (next?.title ?? null),
+    next: signedOff ? null : nextTitle(plan),
     blockedBy:
       next || signedOff ? [] : [...(waiting?.waitsFor.map(({ title }) => title) ?? []), ...shut].slice(0, mostBlocks),
     curing: signedOff

@@ -110,6 +110,10 @@ export const firstWords = {
 /** Stages every job ends with, whatever is found. */
 const endings: ReadonlySet<Stage> = new Set(['playtest', 'handover']);
 
+/** What hands should do next, in words; null when nothing is ready. */
+export const nextTitle = ({ first, next }: Pick<JobPlan, 'first' | 'next'>): string | null =>
+  first ? firstWords[first] : (next?.title ?? null);
+
 function firstOf(state: JobState, { suggestions }: JobJudgement, steps: readonly Step[]): JobPlan['first'] {
   const hasBegun = steps.some((step) => !endings.has(step.stage) || step.status === 'started' || !isOpenStep(step));
   if (hasBegun || state.signOff) return null;

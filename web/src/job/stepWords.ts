@@ -1,7 +1,7 @@
 import {
-  firstWords,
   isLeast,
   isOpenStep,
+  nextTitle,
   printQuantity,
   type HeldUp,
   type JobPlan,
@@ -57,9 +57,10 @@ export function reachWords({ name, words, unit: own, limit }: ReachedAt, unit: L
 }
 
 /** What hands should do next: a step, the readings a gate asks for, the owner's word, or waiting. */
-export function nextWords({ next, steps, first }: JobPlan): string {
-  if (first) return firstWords[first];
-  if (next) return next.title;
+export function nextWords(plan: JobPlan): string {
+  const title = nextTitle(plan);
+  if (title !== null) return title;
+  const { steps } = plan;
   const held = steps.find(({ status, waitsFor }) => status === 'waiting' && waitsFor.length === 0);
   if (held?.agreement === 'to-agree') return `Ask the owner first: ${held.title}`;
   if (held?.agreement === 'refused') return `The owner refused: ${held.title}. Skip it or agree anew.`;

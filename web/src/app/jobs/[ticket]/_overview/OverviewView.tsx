@@ -329,6 +329,7 @@ export function OverviewView({ earlier = [] }: { earlier?: readonly EarlierVisit
     (report) => report.state === 'outside',
   ).length;
   const suspected = [...state.findings.values()].filter(({ status }) => status === 'suspected').length;
+  const place = plan.first ? placeOfFirst[plan.first] : { path: 'plan', page: 'its card' };
   const facts: [string, string | undefined][] = [
     ['Owner', intake?.owner],
     ['Serial', intake?.serial],
@@ -410,11 +411,8 @@ export function OverviewView({ earlier = [] }: { earlier?: readonly EarlierVisit
           <span className="soft">Next</span>
           <span className="next">{state.signOff ? 'Signed off' : nextWords(plan)}</span>
           {plan.next && !state.signOff && (
-            <Link
-              className="btn btn-primary"
-              href={`/jobs/${ticket}/${plan.first ? placeOfFirst[plan.first].path : 'plan'}`}
-            >
-              {plan.first ? `Open ${placeOfFirst[plan.first].page}` : 'Open its card'}
+            <Link className="btn btn-primary" href={`/jobs/${ticket}/${place.path}`}>
+              Open {place.page}
             </Link>
           )}
         </div>
