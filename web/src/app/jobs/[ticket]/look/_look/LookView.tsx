@@ -135,8 +135,7 @@ export function LookView() {
   const id = useId();
   const desk = useRef<HTMLDivElement>(null);
   usePageKeys(pageKeys.look.keys);
-  const back = () => desk.current?.focus({ preventScroll: true });
-  useFirstFocus(desk);
+  const back = useFirstFocus(desk);
   const { group, part, parts, choices, last } = look;
 
   useStripControl(

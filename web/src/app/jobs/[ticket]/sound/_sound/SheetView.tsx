@@ -97,8 +97,7 @@ export function SheetView() {
     (note) => setStep((now) => (Math.abs(note.step) >= Math.abs(now ?? 0) ? note.step : now)),
   );
   usePageKeys(pageKeys.sheet.keys);
-  const back = () => desk.current?.focus({ preventScroll: true });
-  useFirstFocus(desk);
+  const back = useFirstFocus(desk);
   useEffect(() => {
     const here = list.current?.children[at] as HTMLElement | undefined;
     here?.scrollIntoView({ block: 'nearest' });

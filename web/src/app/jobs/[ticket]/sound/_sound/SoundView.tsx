@@ -201,8 +201,7 @@ export function SoundView() {
   const losses = useLossesOf(sound, place, slit);
   const note = compass?.[at];
   const isShut = useIsShut();
-  const back = () => desk.current?.focus({ preventScroll: true });
-  useFirstFocus(desk);
+  const back = useFirstFocus(desk);
   const { alone } = sound;
   useStripControl(
     useMemo(() => {

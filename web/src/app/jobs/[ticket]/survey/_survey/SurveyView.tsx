@@ -275,8 +275,7 @@ export function SurveyView() {
   const noteField = useRef<HTMLInputElement>(null);
   const photo = useRef<PhotoTakerHandle>(null);
   usePageKeys(pageKeys.survey.keys);
-  const back = () => desk.current?.focus({ preventScroll: true });
-  useFirstFocus(desk);
+  const back = useFirstFocus(desk);
 
   const { here, place, places, index, pick } = survey;
   const part = place?.part ?? null;
@@ -300,7 +299,7 @@ export function SurveyView() {
           return count ? `${count} ${count === 1 ? 'finding' : 'findings'}` : null;
         },
       }),
-      [here.id, part, pick, counts],
+      [here.id, part, pick, counts, back],
     ),
   );
 
