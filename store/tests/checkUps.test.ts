@@ -13,9 +13,7 @@ afterAll(() => place.drop());
 const write = async (ticket: string, kind: NewEntry['kind'], body: object) =>
   expect(await appendEntry(place.db, ticket, entryOf(kind, body))).toMatchObject({ status: 'stored' });
 async function signed(ticket: string, checkUp: string, more: object = {}) {
-  const intake = intakeOf(ticket);
-  const body = { ...(intake.body as object), ...more };
-  expect(await openJob(place.db, { ...intake, body } as NewEntry)).toMatchObject({ status: 'stored' });
+  expect(await openJob(place.db, intakeOf(ticket, more))).toMatchObject({ status: 'stored' });
   await write(ticket, 'sign-off', { ownerCautions: ['Wipe it dry.'], checkUp });
 }
 

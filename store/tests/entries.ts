@@ -8,8 +8,8 @@ export const now = '2026-11-23T09:00:00.000Z';
 export const entryOf = (kind: NewEntry['kind'], body: object): NewEntry =>
   ({ id: randomUUID(), kind, body, author: 'Juno Tam', benchTime: now }) as NewEntry;
 
-/** What opens a ticket. */
-export const intakeOf = (ticket: string): NewEntry =>
+/** What opens a ticket, with whatever else is said of it. */
+export const intakeOf = (ticket: string, more: object = {}): NewEntry =>
   entryOf('intake', {
     ticket,
     owner: 'The band',
@@ -18,4 +18,5 @@ export const intakeOf = (ticket: string): NewEntry =>
     practice: 'stage',
     scope: 'repair',
     unit: 'mm',
+    ...more,
   });

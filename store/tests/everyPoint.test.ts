@@ -71,9 +71,9 @@ test.each(shippedTypes.map((type) => [type.id, applyOptions(type, [])] as const)
   'a reading of every point of a %s is taken',
   async (id, { family }) => {
     const ticket = `P-${id}`;
-    const { body, ...entry } = intakeOf(ticket);
-    const intake = { ...entry, body: { ...body, instrumentType: id, family } } as typeof entry & { body: typeof body };
-    expect(await openJob(store.db, intake as ReturnType<typeof intakeOf>)).toMatchObject({ status: 'stored' });
+    expect(await openJob(store.db, intakeOf(ticket, { instrumentType: id, family }))).toMatchObject({
+      status: 'stored',
+    });
     await takesEveryPoint(ticket);
   },
 );

@@ -48,10 +48,7 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-const intake = (ticket: string, owner: string, more: object = {}): NewEntry => {
-  const plain = intakeOf(ticket);
-  return { ...plain, body: { ...(plain.body as object), owner, ...more } } as NewEntry;
-};
+const intake = (ticket: string, owner: string, more: object = {}) => intakeOf(ticket, { owner, ...more });
 const open = async (ticket: string, owner: string, more: object = {}) => {
   const entry = intake(ticket, owner, more);
   expect(await openJob(db, entry)).toMatchObject({ status: 'stored', entry: { body: { owner } } });

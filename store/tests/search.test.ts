@@ -23,9 +23,7 @@ beforeAll(async () => {
     ['S-1', 'N 12-345'],
     ['S-2', ''],
   ] as const) {
-    const intake = intakeOf(ticket);
-    const body = { ...(intake.body as object), ...(serial && { serial }) };
-    expect(await openJob(db, { ...intake, body } as NewEntry)).toMatchObject({ status: 'stored' });
+    expect(await openJob(db, intakeOf(ticket, serial ? { serial } : {}))).toMatchObject({ status: 'stored' });
   }
 });
 afterAll(() => place.drop());
@@ -103,13 +101,11 @@ test('tickets are found by their serial, with and without its blanks, and their 
 });
 
 test('an instrument is known again by its serial, however it is written, on any other ticket', async () => {
-  const open = async (ticket: string, serial: string) => {
-    const intake = intakeOf(ticket);
-    const body = { ...(intake.body as object), serial };
-    expect(await openJob(db, { ...intake, body } as NewEntry)).toMatchObject({ status: 'stored' });
-  };
-  await open('S-8', 'n12345');
-  await open('S-9', 'N 12-346');
+  for (const [ticket, serial] of [
+    ['S-8', 'n12345'],
+    ['S-9', 'N 12-346'],
+  ] as const)
+    expect(await openJob(db, intakeOf(ticket, { serial }))).toMatchObject({ status: 'stored' });
   expect((await ticketsOfSerial(db, 'N 12 345', 'S-99')).sort()).toEqual(['S-1', 'S-8']);
   expect(await ticketsOfSerial(db, 'N 12 345', 'S-1')).toEqual(['S-8']);
   expect(await ticketsOfSerial(db, ' - ', 'S-99')).toEqual([]);

@@ -48,8 +48,7 @@ const write = async (ticket: string, kind: NewEntry['kind'], body: object) => {
   expect(answer).toMatchObject({ status: 'stored' });
   return answer.status === 'stored' ? answer.entry.id : '';
 };
-const open = (ticket: string, more: object = {}) =>
-  openJob(db, entryOf('intake', { ...intakeOf(ticket).body, ...more }));
+const open = (ticket: string, more: object = {}) => openJob(db, intakeOf(ticket, more));
 const dent = (part = 'bell') => ({
   finding: randomUUID(),
   kind: 'dent',

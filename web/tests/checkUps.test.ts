@@ -14,9 +14,7 @@ const write = async (ticket: string, kind: NewEntry['kind'], body: object) => {
   return entry.id;
 };
 async function signed(ticket: string, checkUp: string | undefined, more: object = {}) {
-  const intake = intakeOf(ticket);
-  const body = { ...(intake.body as object), ...more };
-  expect(await openJob(place.database.db, { ...intake, body } as NewEntry)).toMatchObject({ status: 'stored' });
+  expect(await openJob(place.database.db, intakeOf(ticket, more))).toMatchObject({ status: 'stored' });
   return write(ticket, 'sign-off', { ownerCautions: ['Wipe it dry.'], ...(checkUp && { checkUp }) });
 }
 const place = webDatabase({ demo: false });
@@ -44,9 +42,7 @@ test('stand in the order of their days; who is reminded is asked no more; what w
 });
 
 test('an instrument that has come back, or was never signed after all, is off the list', async () => {
-  const intake = intakeOf('C-4');
-  const back = { ...intake, body: { ...(intake.body as object), serial: 'n12' } } as NewEntry;
-  expect(await openJob(place.database.db, back)).toMatchObject({ status: 'stored' });
+  expect(await openJob(place.database.db, intakeOf('C-4', { serial: 'n12' }))).toMatchObject({ status: 'stored' });
   expect((await listed()).map(([ticket]) => ticket)).toEqual(['C-1', 'C-3']);
   const again = await signed('C-5', '2026-12-01');
   await write('C-5', 'strike', { entry: again, reason: 'not yet' });

@@ -14,12 +14,7 @@ beforeAll(async () => {
 afterAll(() => database.drop());
 
 async function open(ticket: string, benchTime: string, more: object) {
-  const intake = intakeOf(ticket);
-  const opened = await openJob(database.db, {
-    ...intake,
-    benchTime,
-    body: { ...(intake.body as object), ...more },
-  } as NewEntry);
+  const opened = await openJob(database.db, { ...intakeOf(ticket, more), benchTime });
   expect(opened).toMatchObject({ status: 'stored' });
 }
 const write = async (ticket: string, kind: NewEntry['kind'], body: object) =>

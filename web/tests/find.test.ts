@@ -1,5 +1,4 @@
 import { expect, test } from '@jest/globals';
-import type { NewEntry } from '@holotonos/core';
 import { appendEntry, openJob } from '@holotonos/store';
 import { entryOf, intakeOf } from '../../store/tests/entries';
 import { find, isSearchGroup } from '../src/server/find';
@@ -25,22 +24,20 @@ test('tickets by what they are, lines by what they say, each with the page it st
 
 test('a line is read in the unit of its own ticket, as that was said last', async () => {
   const { db } = place.database;
-  const intake = intakeOf('IN-1');
-  const body = { ...(intake.body as object), unit: 'in' };
-  expect(await openJob(db, { ...intake, body } as NewEntry)).toMatchObject({ status: 'stored' });
+  const intake = intakeOf('IN-1', { unit: 'in' });
+  expect(await openJob(db, intake)).toMatchObject({ status: 'stored' });
   const opened = { pass: 'cut', group: 'hole', part: 'e', amount: 0.254, disturbs: [], note: 'walnut walnut' };
   await appendEntry(db, 'IN-1', entryOf('pass', opened));
   const words = async () => (await find('walnut')).lines.map((line) => line.words);
   expect(await words()).toEqual([expect.stringContaining('Opening the hole by 0.0100 in: ')]);
-  await appendEntry(db, 'IN-1', entryOf('intake', { ...body, unit: 'thou' }));
+  await appendEntry(db, 'IN-1', entryOf('intake', { ...intake.body, unit: 'thou' }));
   expect(await words()).toEqual([expect.stringContaining('Opening the hole by 10.0 thou: ')]);
 });
 
 test('of many tickets as many as can be read, and how many more', async () => {
   for (let n = 1; n <= 9; n += 1) {
-    const intake = intakeOf(`MANY-${n}`);
-    const body = { ...(intake.body as object), maker: 'Quillon Reeve' };
-    expect(await openJob(place.database.db, { ...intake, body } as NewEntry)).toMatchObject({ status: 'stored' });
+    const opened = await openJob(place.database.db, intakeOf(`MANY-${n}`, { maker: 'Quillon Reeve' }));
+    expect(opened).toMatchObject({ status: 'stored' });
   }
   const { tickets, moreTickets } = await find('quillon');
   expect([tickets.length, moreTickets]).toEqual([8, 1]);
