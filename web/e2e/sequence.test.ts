@@ -40,9 +40,9 @@ afterAll(() => app.close());
 
 const base = () => `${app.address}/jobs/${ticket}`;
 const step = (id: string) => `${base()}/plan?step=${encodeURIComponent(id)}`;
-const write = async (kind: string, body: object) => {
+const write = async (kind: string, body: object, at = ticket) => {
   const entry = { id: crypto.randomUUID(), kind, body, author: 'Juno Tam', benchTime: new Date().toISOString() };
-  const answer = await send(`${app.address}/api/v1/jobs/${ticket}/entries`, entry);
+  const answer = await send(`${app.address}/api/v1/jobs/${at}/entries`, entry);
   expect(answer.ok).toBe(true);
 };
 const finding = (kind: string, part: string) =>
@@ -81,9 +81,7 @@ test('a repair nobody has looked at yet is to be looked over, not to be played a
   }
   await openTicket(app.address, 'LL-321');
   const dent = { finding: crypto.randomUUID(), kind: 'dent', part: 'bell', severity: 2, status: 'suspected' };
-  const entry = { id: crypto.randomUUID(), kind: 'finding', author: 'Juno Tam', benchTime: new Date().toISOString() };
-  const written = await send(`${app.address}/api/v1/jobs/LL-321/entries`, { ...entry, body: dent });
-  expect(written.ok).toBe(true);
+  await write('finding', dent, 'LL-321');
   await page.goto(`${app.address}/jobs/LL-321`);
   await seeText(page, '1 finding only suspected');
   await tick(page, 'a::-p-text(Open the findings)');
