@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { sax, TestJob } from '../../../tests/testJob';
-import { heightPoint, rimClocks, rimReport } from './report';
+import { diameterClocks, diameterPoint, heightPoint, rimClocks, rimReport } from './report';
 import { suggestFromRim } from './suggest';
 
 const low = [0, -0.06, 0, -0.06, 0, -0.06, 0, -0.06];
@@ -26,4 +26,15 @@ test('five heights are too few to be judged, six are enough', () => {
   };
   expect([readAt(5)?.rim, readAt(5)?.state]).toEqual([null, 'unmeasured']);
   expect(readAt(6)?.rim).not.toBeNull();
+});
+test('an oval hole shows in three diameters, not in two', () => {
+  const readAcross = (many: number) => {
+    const job = new TestJob();
+    job.rim('g', [0, 0, 0, 0, 0, 0, 0, 0]);
+    for (const [i, clock] of diameterClocks.slice(0, many).entries())
+      job.read(diameterPoint('g', clock), [23.4, 23.1, 23.4][i] ?? 0, 'caliper');
+    return rimReport(job.state, sax, 'g');
+  };
+  expect([readAcross(2)?.rim?.verdicts.ovality, readAcross(2)?.state]).toEqual([undefined, 'within']);
+  expect([readAcross(3)?.rim?.verdicts.ovality, readAcross(3)?.state]).toEqual(['outside', 'outside']);
 });
