@@ -39,6 +39,9 @@ const pages = [
   '/pads?show=before',
   '/pads/springs',
   '/pads/corks',
+  '/regulation',
+  '/sound',
+  ...['holes', 'rods', 'pads', 'sections'].map((list) => `/instrument?list=${list}`),
 ];
 
 /** What a reader sees or hears of the page, everything folded out. */

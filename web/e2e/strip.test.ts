@@ -336,7 +336,7 @@ describe('an instrument never met before', () => {
     await seeText(page, '1 keys');
     await page.goto(`${app.address}/jobs/LL-402/instrument?list=holes`);
     await fill(page, 'Tone hole, in your own words', 'Upper vent');
-    await fill(page, 'From its upper end (mm)', '120');
+    await fill(page, 'From its upper end, mm', '120');
     await press(page, 'Add it');
     await seeText(page, 'clock, diameter, chimney assumed');
     await settled();

@@ -47,6 +47,7 @@ const { CostsForm } = await import('../../src/app/jobs/[ticket]/estimate/_estima
 const { FindingsView } = await import('../../src/app/jobs/[ticket]/findings/_findings/FindingsView');
 const { OwnerLinks } = await import('../../src/app/jobs/[ticket]/estimate/_estimate/OwnerLinks');
 const { SetAside } = await import('../../src/job/SetAside');
+const { NoteForm } = await import('../../src/app/jobs/[ticket]/_overview/NoteForm');
 const { AddStep, HandChange } = await import('../../src/app/jobs/[ticket]/_plan/HandChange');
 const { RowForm } = await import('../../src/app/jobs/[ticket]/instrument/_instrument/RowForm');
 
@@ -304,16 +305,23 @@ describe('the plan, by hand', () => {
     planned();
     show(<AddStep />);
     const add = /^Add the step to the plan of this alto saxophone/;
-    type('Step', 'renew-pads');
+    const refused = async (label: string, said: RegExp) => {
+      const before = bodies().length;
+      await press(add);
+      expect([bodies().length, alerts().join()]).toEqual([before, expect.stringMatching(said)]);
+      expect(field(label).getAttribute('aria-describedby')).toBe(screen.getByText(said).id);
+    };
+    await refused('Step', /Choose which step/);
+    type('Step', 'soak-stuck');
+    await refused('On', /Choose on which part/);
+    type('On', 'low-b');
+    type('Why', ' ');
+    await refused('Why', /Say why/);
     type('Why', 'owner wants it');
-    if (screen.queryByLabelText('On')) {
-      expect(button(add).disabled).toBe(true);
-      type('On', 'low-b');
-    }
     await press(add);
     expect(bodies().at(-1)?.[1]).toMatchObject({
-      operation: expect.stringMatching(/^renew-pads:/),
-      add: { kind: 'renew-pads' },
+      operation: 'soak-stuck:low-b',
+      add: { kind: 'soak-stuck', part: 'low-b' },
       reason: 'owner wants it',
     });
     expect([field('Step').value, field('Why').value]).toEqual(['', '']);
@@ -323,26 +331,99 @@ describe('the plan, by hand', () => {
 describe('a part of the instrument', () => {
   const [shipped] = shippedTypes;
   const alto = applyOptions(shipped as NonNullable<typeof shipped>, []);
-  const form = (done: (name: string, filled: object) => boolean, name = '') =>
-    show(<RowForm type={alto} list="holes" name={name} filled={{}} action="Add it" onDone={done} />);
-  test('wants a name only; a new one leaves the form ready for the next', async () => {
+  type Done = Parameters<typeof RowForm>[0]['onDone'];
+  const form = (onDone: Done, of: Partial<Parameters<typeof RowForm>[0]> = {}) =>
+    show(<RowForm type={alto} unit="mm" list="holes" action="Add it" onDone={onDone} {...of} />);
+  test('a new one leaves the form ready for the next', async () => {
     const taken: unknown[] = [];
     form((...row) => taken.push(row) > 0);
-    expect(button('Add it').disabled).toBe(true);
     type('Tone hole, in your own words', ' The odd one ');
-    type('From its upper end (mm)', '120,5');
-    type('Diameter (mm)', '9');
+    type('From its upper end, mm', '120,5');
+    type('Diameter, mm', '9');
     await press('Add it');
     expect(taken).toEqual([['The odd one', { at: '120,5', diameter: '9' }]]);
-    expect([field('Tone hole, in your own words').value, field('From its upper end (mm)').value]).toEqual(['', '']);
-    expect(field('Diameter (mm)').value).toBe('9');
+    expect([field('Tone hole, in your own words').value, field('From its upper end, mm').value]).toEqual(['', '']);
+    expect(field('Diameter, mm').value).toBe('9');
   });
-  test('one that is not taken stays as it was typed', async () => {
-    form(() => false);
+  test('one that is not taken stays as it was typed; what is wrong is said of its field, until it is right', async () => {
+    let wrong: ReturnType<Done> = { field: 'clock', words: 'Clock: Type a figure' };
+    form(() => wrong);
     type('Tone hole, in your own words', 'X');
-    type('Clock (°)', 'up');
+    type('Clock, °', 'up');
     await press('Add it');
-    expect([field('Tone hole, in your own words').value, field('Clock (°)').value]).toEqual(['X', 'up']);
+    expect([field('Tone hole, in your own words').value, field('Clock, °').value]).toEqual(['X', 'up']);
+    expect(alerts()).toEqual(['Clock: Type a figure']);
+    const told = (label: string) => [
+      field(label).classList.contains('is-invalid'),
+      field(label).getAttribute('aria-describedby') === screen.getByRole('alert').id,
+    ];
+    expect(['Clock, °', 'Diameter, mm', 'Tone hole, in your own words'].map(told)).toEqual([
+      [true, true],
+      [false, false],
+      [false, false],
+    ]);
+    wrong = { field: 'name', words: 'Give it a name' };
+    await press('Add it');
+    expect(['Clock, °', 'Tone hole, in your own words'].map(told)).toEqual([
+      [false, false],
+      [true, true],
+    ]);
+    // Refused as a whole: whoever refuses says why.
+    wrong = false;
+    await press('Add it');
+    expect([alerts(), field('Clock, °').value]).toEqual([[''], 'up']);
+  });
+  test('one that is there stands as it is known; a figure nobody measured stands behind its field', () => {
+    const [hole] = alto.holes;
+    if (!hole) throw new Error('an alto has holes');
+    form(() => true, {
+      unit: 'in',
+      row: { ...hole, at: 127, chimney: 2.54, assumed: ['chimney'] },
+      action: 'Change it',
+    });
+    expect([field('Tone hole, in your own words').value, field('From its upper end, in').value]).toEqual([
+      hole.name,
+      '5',
+    ]);
+    expect([field('Chimney, in').value, field('Chimney, in').placeholder]).toEqual(['', '0.1, assumed']);
+  });
+});
+
+describe('the logbook, written in by hand', () => {
+  test('a note; without a word in it nothing is written, and it says so', async () => {
+    show(<NoteForm />);
+    const note = () => screen.getByRole<HTMLTextAreaElement>('textbox', { name: 'Note' });
+    await press('Write it down');
+    expect([bodies(), alerts(), note().getAttribute('aria-describedby')]).toEqual([
+      [],
+      ['Write something first.'],
+      screen.getByRole('alert').id,
+    ]);
+    fireEvent.change(note(), { target: { value: 'The case smells of smoke.' } });
+    await press('Write it down');
+    expect([bodies(), alerts(), note().value]).toEqual([[['note', { text: 'The case smells of smoke.' }]], [''], '']);
+  });
+  test('a decision wants its question, what was chosen and why; what is there already stays', async () => {
+    show(<NoteForm />);
+    tick('Decision');
+    const wanted = [
+      ['What had to be decided', 'Lacquer', 'Say what had to be decided.'],
+      ['What was decided', 'left as it is', 'Say what was decided.'],
+      ['Why', 'the owner likes it worn', /^Say why/],
+    ] as const;
+    for (const [label, typed, said] of wanted) {
+      await press('Write it down');
+      expect([bodies(), alerts().join()]).toEqual([[], expect.stringMatching(said)]);
+      expect(wanted.map(([each]) => field(each).classList.contains('is-invalid'))).toEqual(
+        wanted.map(([each]) => each === label),
+      );
+      type(label, typed);
+    }
+    await press('Write it down');
+    expect(bodies()).toEqual([
+      ['decision', { question: 'Lacquer', choice: 'left as it is', reason: 'the owner likes it worn' }],
+    ]);
+    expect(wanted.map(([label]) => field(label).value)).toEqual(['', '', '']);
   });
 });
 

@@ -14,7 +14,7 @@ import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { LooksWaiting } from '@/job/MasterLook';
-import { counted, capital } from '@/ui/words';
+import { counted } from '@/ui/words';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoTaker } from '@/photos/PhotoTaker';
 import { placeOfFirst } from '@/job/BeforeSteps';
@@ -24,6 +24,7 @@ import { Bands } from '@/job/JobShell';
 import { StateMark } from '@/ui/StateMark';
 import { useWhen } from '@/frame/BenchContext';
 import { EarlierVisits, KnownAgain } from './EarlierVisits';
+import { NoteForm } from './NoteForm';
 
 const pageOfLog = 25;
 
@@ -134,77 +135,6 @@ function PracticeChange() {
           </Button>
         </>
       )}
-    </form>
-  );
-}
-
-function NoteForm() {
-  const { write } = useJob();
-  const id = useId();
-  const [kind, setKind] = useState<'note' | 'decision'>('note');
-  const [text, setText] = useState('');
-  const [choice, setChoice] = useState('');
-  const [reason, setReason] = useState('');
-  const ready = text.trim() !== '' && (kind === 'note' || (choice.trim() !== '' && reason.trim() !== ''));
-  const submit = () => {
-    const written = kind === 'note' ? write('note', { text }) : write('decision', { question: text, choice, reason });
-    if (!written) return;
-    setText('');
-    setChoice('');
-    setReason('');
-  };
-  return (
-    <form
-      className="sheet"
-      onSubmit={(event) => {
-        event.preventDefault();
-        submit();
-      }}
-    >
-      <h2>Write in the logbook</h2>
-      <div className="d-flex gap-4 mb-2">
-        {(['note', 'decision'] as const).map((each) => (
-          <Form.Check
-            key={each}
-            id={`${id}-${each}`}
-            type="radio"
-            name={`${id}-kind`}
-            label={capital(each)}
-            checked={kind === each}
-            onChange={() => setKind(each)}
-          />
-        ))}
-      </div>
-      <Form.Label htmlFor={`${id}-text`}>{kind === 'note' ? 'Note' : 'What had to be decided'}</Form.Label>
-      <Form.Control
-        id={`${id}-text`}
-        as="textarea"
-        rows={2}
-        className="mb-2"
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-      />
-      {kind === 'decision' && (
-        <>
-          <Form.Label htmlFor={`${id}-choice`}>What was decided</Form.Label>
-          <Form.Control
-            id={`${id}-choice`}
-            className="mb-2"
-            value={choice}
-            onChange={(event) => setChoice(event.target.value)}
-          />
-          <Form.Label htmlFor={`${id}-reason`}>Why</Form.Label>
-          <Form.Control
-            id={`${id}-reason`}
-            className="mb-2"
-            value={reason}
-            onChange={(event) => setReason(event.target.value)}
-          />
-        </>
-      )}
-      <Button type="submit" disabled={!ready}>
-        Write it down
-      </Button>
     </form>
   );
 }

@@ -4,7 +4,8 @@ import { parseNumber, isOpenStep, removableNames, wholeInstrument, type Step } f
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
-import { FieldProblem, figureField, TextField } from '@/ui/fields';
+import { figureField, TextField } from '@/ui/fields';
+import { useWrongField } from '@/ui/useWrongField';
 import { minutesText } from '@/ui/words';
 import { useOperationTable } from './useOperationTable';
 
@@ -18,15 +19,15 @@ export function HandChange({ step }: { step: Step }) {
   const change = state.planChanges.get(step.id)?.body;
   const unkept = plan.unkept.find(({ operation }) => operation === step.id);
   const titles = new Map(plan.steps.map(({ id: key, title }) => [key, title]));
-  const [problem, setProblem] = useState<{ at: 'minutes' | 'reason'; words: string } | null>(null);
+  const wrong = useWrongField();
   const submit = () => {
     const likely = parseNumber(minutes);
     if (minutes.trim() !== '' && (likely === null || likely < 0))
-      return setProblem({ at: 'minutes', words: 'Type minutes, 0 or more, or leave them as they are.' });
+      return wrong.say('minutes', 'Type minutes, 0 or more, or leave them as they are.');
     if (before === '' && minutes.trim() === '')
-      return setProblem({ at: 'minutes', words: 'Say before which step it comes, or how long it takes.' });
-    if (reason.trim() === '') return setProblem({ at: 'reason', words: 'Say why: the plan shows it.' });
-    setProblem(null);
+      return wrong.say('minutes', 'Say before which step it comes, or how long it takes.');
+    if (reason.trim() === '') return wrong.say('reason', 'Say why: the plan shows it.');
+    wrong.sayNothing();
     const written = write('plan-change', {
       operation: step.id,
       reason: reason.trim(),
@@ -85,16 +86,10 @@ export function HandChange({ step }: { step: Step }) {
           value={minutes}
           placeholder={String(step.minutes.likely)}
           set={setMinutes}
-          wrongBy={problem?.at === 'minutes' ? `${id}-problem` : undefined}
+          wrongBy={wrong.wrongBy('minutes')}
         />
-        <TextField
-          label="Why"
-          className="mb-2"
-          value={reason}
-          set={setReason}
-          wrongBy={problem?.at === 'reason' ? `${id}-problem` : undefined}
-        />
-        <FieldProblem id={`${id}-problem`} words={problem?.words} />
+        <TextField label="Why" className="mb-2" value={reason} set={setReason} wrongBy={wrong.wrongBy('reason')} />
+        {wrong.line}
         <div className="d-flex gap-2">
           <Button type="submit" variant="quiet">
             Change the plan
@@ -127,20 +122,36 @@ export function AddStep() {
   const chosen = table.get(kind);
   const local = chosen?.title.includes('{part}') ?? false;
   const at = local ? part : wholeInstrument;
+  const wrong = useWrongField();
+  const submit = () => {
+    if (!chosen) return wrong.say('kind', 'Choose which step.');
+    if (at === '') return wrong.say('part', 'Choose on which part.');
+    if (reason.trim() === '') return wrong.say('reason', 'Say why: the plan shows it.');
+    wrong.sayNothing();
+    if (!write('plan-change', { operation: `${kind}:${at}`, add: { kind, part: at }, reason: reason.trim() })) return;
+    setKind('');
+    setReason('');
+  };
+  const marked = (field: string) => ({
+    'isInvalid': wrong.wrongBy(field) !== undefined,
+    'aria-describedby': wrong.wrongBy(field),
+  });
   return (
     <form
       className="hand-change"
       onSubmit={(event) => {
         event.preventDefault();
-        const add = { kind, part: at };
-        if (write('plan-change', { operation: `${kind}:${at}`, add, reason: reason.trim() })) {
-          setKind('');
-          setReason('');
-        }
+        submit();
       }}
     >
       <Form.Label htmlFor={`${id}-kind`}>Step</Form.Label>
-      <Form.Select id={`${id}-kind`} className="mb-2" value={kind} onChange={(event) => setKind(event.target.value)}>
+      <Form.Select
+        id={`${id}-kind`}
+        className="mb-2"
+        {...marked('kind')}
+        value={kind}
+        onChange={(event) => setKind(event.target.value)}
+      >
         <option value="">choose</option>
         {[...table].map(([name, { title, stage }]) => (
           <option key={name} value={name}>
@@ -154,6 +165,7 @@ export function AddStep() {
           <Form.Select
             id={`${id}-part`}
             className="mb-2"
+            {...marked('part')}
             value={part}
             onChange={(event) => setPart(event.target.value)}
           >
@@ -166,14 +178,9 @@ export function AddStep() {
           </Form.Select>
         </>
       )}
-      <Form.Label htmlFor={`${id}-add-why`}>Why</Form.Label>
-      <Form.Control
-        id={`${id}-add-why`}
-        className="mb-2"
-        value={reason}
-        onChange={(event) => setReason(event.target.value)}
-      />
-      <Button type="submit" variant="quiet" disabled={!chosen || at === '' || reason.trim() === ''}>
+      <TextField label="Why" className="mb-2" value={reason} set={setReason} wrongBy={wrong.wrongBy('reason')} />
+      {wrong.line}
+      <Button type="submit" variant="quiet">
         Add the step to the plan of this {type.name.toLowerCase()}
       </Button>
     </form>

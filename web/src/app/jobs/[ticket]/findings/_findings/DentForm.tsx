@@ -14,7 +14,8 @@ import {
 import { useId, useState } from 'react';
 import { useJob } from '@/job/JobContext';
 import { Button, Form } from '@/ui/bootstrap';
-import { ChoiceField, FieldProblem, figureField, TextField } from '@/ui/fields';
+import { ChoiceField, figureField, TextField } from '@/ui/fields';
+import { useWrongField } from '@/ui/useWrongField';
 
 /** A dent in words, as it was written down. */
 export function DentWords({ dent }: { dent: Dent }) {
@@ -46,14 +47,14 @@ export function DentForm({ finding, done }: { finding: FindingState; done: () =>
   const [edge, setEdge] = useState(dent?.edge ?? 'soft');
   const [ridge, setRidge] = useState(dent?.ridge ?? false);
   const [finish, setFinish] = useState<Finish>(dent?.finish ?? 'bare');
-  const [problem, setProblem] = useState<{ at: string; words: string } | null>(null);
+  const wrong = useWrongField();
   const labels = { length: 'Along the tube', width: 'Round it', depth: 'Deep, if read' } as const;
   const submit = () => {
     const read: { length?: number; width?: number; depth?: number } = {};
     for (const field of ['length', 'width', 'depth'] as const) {
       if (field === 'depth' && sizes.depth.trim() === '') continue;
       const parsed = parseSize(sizes[field], unit);
-      if (!parsed.ok) return setProblem({ at: field, words: `${labels[field]}: ${parsed.problem}` });
+      if (!parsed.ok) return wrong.say(field, `${labels[field]}: ${parsed.problem}`);
       read[field] = parsed.mm;
     }
     const { length = 0, width = 0, depth } = read;
@@ -79,7 +80,7 @@ export function DentForm({ finding, done }: { finding: FindingState; done: () =>
             autoFocus={i === 0}
             value={sizes[field]}
             set={(typed) => setSizes((before) => ({ ...before, [field]: typed }))}
-            wrongBy={problem?.at === field ? `${id}-problem` : undefined}
+            wrongBy={wrong.wrongBy(field)}
           />
         ))}
         <ChoiceField
@@ -115,7 +116,7 @@ export function DentForm({ finding, done }: { finding: FindingState; done: () =>
           Back
         </Button>
       </div>
-      <FieldProblem id={`${id}-problem`} words={problem?.words} />
+      {wrong.line}
     </form>
   );
 }

@@ -21,7 +21,7 @@ import { useJob } from '@/job/JobContext';
 import { unnamed } from '@/job/unnamed';
 import { Bands } from '@/job/JobShell';
 import { useStripControl } from '@/tube/StripControl';
-import { assumedWords, filledFrom, rowForms, rowFrom, type Filled } from './rowForms';
+import { assumedWords, rowForms, rowFrom, type Filled } from './rowForms';
 import { RowForm } from './RowForm';
 
 const lists = Object.keys(rowForms) as ChangeableList[];
@@ -120,7 +120,8 @@ function KeepType() {
 
 /** The instrument as it is known now: every part in a list, to be added, moved, renamed while it is on the bench. */
 export function InstrumentView() {
-  const { type, names, write } = useJob();
+  const { type, names, state, write } = useJob();
+  const { unit } = state;
   const query = useSearchParams();
   const asked = query.get('list');
   const [list, setList] = useState<ChangeableList>(lists.find((each) => each === asked) ?? 'keys');
@@ -150,15 +151,14 @@ export function InstrumentView() {
   );
   const add = (name: string, filled: Filled) => {
     const id = list === 'links' ? `${String(filled.driver)}-to-${String(filled.follower)}` : name;
-    return put(list, rowFrom(type, list, freshId(id, 'part', names.keys()), name, filled));
+    const read = rowFrom(type, list, freshId(id, 'part', names.keys()), name, filled, unit);
+    return read.ok ? put(list, read.row) : read.wrong;
   };
   const change = (name: string, filled: Filled) => {
     if (!row) return false;
-    const plain = row as Record<string, unknown>;
-    // What the form does not ask for stays as it was.
-    const kept = Object.fromEntries(Object.entries(plain).filter(([key]) => key !== 'assumed'));
-    const next = { ...kept, ...rowFrom(type, list, rowId(row), name, filled) };
-    return put(list, 'bore' in row ? { ...next, bore: boreBetween(row, next as typeof row) } : next);
+    const read = rowFrom(type, list, rowId(row), name, filled, unit, row);
+    if (!read.ok) return read.wrong;
+    return put(list, 'bore' in row ? { ...read.row, bore: boreBetween(row, read.row as typeof row) } : read.row);
   };
 
   useStripControl(
@@ -255,9 +255,9 @@ export function InstrumentView() {
             <RowForm
               key={`${list} ${rowId(row)} ${JSON.stringify(row)}`}
               type={type}
+              unit={unit}
               list={list}
-              name={'name' in row ? row.name : rowId(row)}
-              filled={filledFrom(list, row)}
+              row={row}
               action="Change it"
               onDone={change}
               onRemove={() => {
@@ -269,7 +269,7 @@ export function InstrumentView() {
         )}
         <div className="sheet">
           <h2>Add</h2>
-          <RowForm key={list} type={type} list={list} name="" filled={{}} action="Add it" onDone={add} />
+          <RowForm key={list} type={type} unit={unit} list={list} action="Add it" onDone={add} />
         </div>
         <KeepType />
       </div>

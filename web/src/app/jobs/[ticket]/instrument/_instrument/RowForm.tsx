@@ -1,26 +1,36 @@
 'use client';
 
-import type { ChangeableList, InstrumentType } from '@holotonos/core';
+import type { ChangeableList, InstrumentType, LengthUnit } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
-import { rowForms, type Filled, type RowField } from './rowForms';
+import { figureField } from '@/ui/fields';
+import { useWrongField, type WrongField } from '@/ui/useWrongField';
+import { assumedFigures, filledFrom, isNamed, labelOf, rowForms, type Filled, type RowField } from './rowForms';
 
 function Field({
   field,
   type,
+  unit,
   value,
+  assumed,
+  wrongBy,
   onChange,
 }: {
   field: RowField;
   type: InstrumentType;
+  unit: LengthUnit;
   value: string | readonly string[];
+  /** what stands in for a figure nobody measured */
+  assumed: string | undefined;
+  wrongBy: string | undefined;
   onChange: (value: string | readonly string[]) => void;
 }) {
   const id = useId();
+  const wrong = wrongBy === undefined ? {} : { 'isInvalid': true, 'aria-describedby': wrongBy };
   const parts = (field.lists ?? []).flatMap((list) => type[list] as readonly { id: string; name: string }[]);
   const label = (
     <Form.Label htmlFor={id} className="mb-0">
-      {field.label}
+      {labelOf(field, unit)}
     </Form.Label>
   );
   if (field.kind === 'parts') {
@@ -44,15 +54,15 @@ function Field({
       </div>
     );
   }
-  const shared = { id, value: String(value) };
-  if (field.kind === 'text' || field.kind === 'number')
+  const shared = { id, value: String(value), ...wrong };
+  if (field.kind !== 'choice' && field.kind !== 'part')
     return (
       <div className="mb-2">
         {label}
         <Form.Control
           {...shared}
-          inputMode={field.kind === 'number' ? 'decimal' : 'text'}
-          placeholder={field.assumed ? 'not measured' : ''}
+          {...figureField}
+          placeholder={assumed !== undefined ? `${assumed}, assumed` : field.assumed ? 'not measured' : ''}
           onChange={(event) => onChange(event.target.value)}
         />
       </div>
@@ -80,41 +90,52 @@ function Field({
   );
 }
 
-/** Adds or changes one part, in the technician's own words. Only a name is needed. */
+/**
+ * Adds or changes one part, in the technician's own words. Only a name is needed; what is wrong is said when it is sent,
+ * and stays as it was typed.
+ */
 export function RowForm({
   type,
+  unit,
   list,
-  name: firstName,
-  filled: first,
+  row,
   action,
   onDone,
   onRemove,
 }: {
   type: InstrumentType;
+  unit: LengthUnit;
   list: ChangeableList;
-  name: string;
-  filled: Filled;
+  /** the part that is changed; a new one if not given */
+  row?: InstrumentType[ChangeableList][number];
   action: string;
-  onDone: (name: string, filled: Filled) => boolean;
+  /** @returns whether it was taken, or what is wrong with it */
+  onDone: (name: string, filled: Filled) => boolean | WrongField;
   onRemove?: () => void;
 }) {
   const id = useId();
   const form = rowForms[list];
-  const named = list !== 'pads' && list !== 'links';
-  const [name, setName] = useState(firstName);
-  const [filled, setFilled] = useState<Filled>(first);
-  const missing = form?.fields.some((field) => field.needed && !filled[field.name]) ?? false;
+  const [name, setName] = useState(row && 'name' in row ? row.name : '');
+  const [filled, setFilled] = useState<Filled>(row ? filledFrom(list, row, unit) : {});
+  const { line, wrongBy, say, sayNothing } = useWrongField();
+  const assumed = row ? assumedFigures(list, row, unit) : {};
+  const submit = () => {
+    const taken = onDone(name.trim(), filled);
+    if (typeof taken === 'object') return say(taken.field, taken.words);
+    sayNothing();
+    if (!taken || row) return;
+    // The next one is mostly like this one, but elsewhere.
+    setName('');
+    setFilled({ ...filled, at: '', from: '', to: '' });
+  };
   return (
     <form
       onSubmit={(event) => {
         event.preventDefault();
-        if (onDone(name.trim(), filled) && firstName === '') {
-          setName('');
-          setFilled({ ...filled, at: '', from: '', to: '' });
-        }
+        submit();
       }}
     >
-      {named && (
+      {isNamed(list) && (
         <div className="mb-2">
           <Form.Label htmlFor={`${id}-name`} className="mb-0">
             {form?.title}, in your own words
@@ -123,6 +144,8 @@ export function RowForm({
             id={`${id}-name`}
             value={name}
             maxLength={80}
+            isInvalid={wrongBy('name') !== undefined}
+            aria-describedby={wrongBy('name')}
             onChange={(event) => setName(event.target.value)}
           />
         </div>
@@ -133,21 +156,23 @@ export function RowForm({
             key={field.name}
             field={field}
             type={type}
+            unit={unit}
             value={filled[field.name] ?? ''}
+            assumed={assumed[field.name]}
+            wrongBy={wrongBy(field.name)}
             onChange={(value) => setFilled((now) => ({ ...now, [field.name]: value }))}
           />
         ))}
       </div>
       <div className="d-flex gap-2">
-        <Button type="submit" disabled={(named && name.trim() === '') || missing}>
-          {action}
-        </Button>
+        <Button type="submit">{action}</Button>
         {onRemove && (
           <Button variant="quiet" onClick={onRemove}>
             Take it out
           </Button>
         )}
       </div>
+      {line}
     </form>
   );
 }

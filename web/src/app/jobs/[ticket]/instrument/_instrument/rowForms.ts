@@ -1,10 +1,27 @@
-import { holeUses, rimKinds, type ChangeableList, type InstrumentType } from '@holotonos/core';
+import {
+  along,
+  holeUses,
+  parseLength,
+  parseQuantity,
+  parseSize,
+  printQuantity,
+  printShort,
+  rimKinds,
+  rulerOf,
+  type ChangeableList,
+  type InstrumentType,
+  type LengthUnit,
+} from '@holotonos/core';
+import type { WrongField } from '@/ui/useWrongField';
+
+/** What figures of a row are: a size, a place along its section, an angle round it. */
+type Figure = 'size' | 'place' | 'angle';
 
 /** One field of a row as a form asks for it. */
 export interface RowField {
   name: string;
   label: string;
-  kind: 'text' | 'number' | 'choice' | 'part' | 'parts';
+  kind: Figure | 'choice' | 'part' | 'parts';
   /** for a choice: the words; for a part: the lists it may come from */
   from?: readonly string[];
   lists?: readonly (keyof InstrumentType)[];
@@ -20,8 +37,8 @@ const on = (section: string): RowField => ({
   lists: ['sections'],
   assumed: (type) => type.sections[0]?.id,
 });
-const at: RowField = { name: 'at', label: 'From its upper end (mm)', kind: 'number', assumed: () => 10 };
-const clock: RowField = { name: 'clock', label: 'Clock (°)', kind: 'number', assumed: () => 0 };
+const at: RowField = { name: 'at', label: 'From its upper end', kind: 'place', assumed: () => 10 };
+const clock: RowField = { name: 'clock', label: 'Clock', kind: 'angle', assumed: () => 0 };
 const over: RowField = { name: 'over', label: 'Passes over', kind: 'parts', lists: ['keys', 'rods', 'fittings'] };
 
 /** What the forms ask of each kind of part. Nothing but a name is needed; what is left open is assumed and said to be. */
@@ -41,8 +58,8 @@ export const rowForms: Partial<Record<ChangeableList, { title: string; fields: r
       on('On'),
       at,
       clock,
-      { name: 'diameter', label: 'Diameter (mm)', kind: 'number', assumed: () => 8 },
-      { name: 'chimney', label: 'Chimney (mm)', kind: 'number', assumed: () => 5 },
+      { name: 'diameter', label: 'Diameter', kind: 'size', assumed: () => 8 },
+      { name: 'chimney', label: 'Chimney', kind: 'size', assumed: () => 5 },
       {
         name: 'rim',
         label: 'Rim',
@@ -67,10 +84,10 @@ export const rowForms: Partial<Record<ChangeableList, { title: string; fields: r
     title: 'Rod or pivots',
     fields: [
       on('On'),
-      { name: 'from', label: 'Begins at (mm)', kind: 'number', assumed: () => 10 },
-      { name: 'to', label: 'Ends at (mm)', kind: 'number', assumed: () => 60 },
+      { name: 'from', label: 'Begins at', kind: 'place', assumed: () => 10 },
+      { name: 'to', label: 'Ends at', kind: 'place', assumed: () => 60 },
       { ...clock, assumed: () => 40 },
-      { name: 'diameter', label: 'Diameter (mm)', kind: 'number', assumed: () => 2 },
+      { name: 'diameter', label: 'Diameter', kind: 'size', assumed: () => 2 },
       { name: 'kind', label: 'Kind', kind: 'choice', from: ['through', 'pivots'], assumed: () => 'through' },
       { name: 'pivot', label: 'Pivots are', kind: 'choice', from: ['', 'cone', 'cylinder'] },
     ],
@@ -80,9 +97,9 @@ export const rowForms: Partial<Record<ChangeableList, { title: string; fields: r
     fields: [
       { name: 'hole', label: 'Covers', kind: 'part', lists: ['holes'], needed: true },
       { name: 'key', label: 'On key', kind: 'part', lists: ['keys'], needed: true },
-      { name: 'diameter', label: 'Diameter (mm)', kind: 'number', assumed: () => 12 },
-      { name: 'axisDistance', label: 'Hinge to its middle (mm)', kind: 'number', assumed: () => 12 },
-      { name: 'cupDepth', label: 'Depth of the cup (mm)', kind: 'number' },
+      { name: 'diameter', label: 'Diameter', kind: 'size', assumed: () => 12 },
+      { name: 'axisDistance', label: 'Hinge to its middle', kind: 'size', assumed: () => 12 },
+      { name: 'cupDepth', label: 'Depth of the cup', kind: 'size' },
       {
         name: 'hold',
         label: 'Held by',
@@ -132,69 +149,144 @@ export const rowForms: Partial<Record<ChangeableList, { title: string; fields: r
   sections: {
     title: 'Section',
     fields: [
-      { name: 'length', label: 'Length (mm)', kind: 'number', assumed: () => 200 },
-      { name: 'wall', label: 'Wall (mm)', kind: 'number', assumed: () => 5 },
-      { name: 'boreTop', label: 'Bore at the top (mm)', kind: 'number', assumed: () => 15 },
-      { name: 'boreEnd', label: 'Bore at the end (mm)', kind: 'number', assumed: () => 15 },
+      { name: 'length', label: 'Length', kind: 'size', assumed: () => 200 },
+      { name: 'wall', label: 'Wall', kind: 'size', assumed: () => 5 },
+      { name: 'boreTop', label: 'Bore at the top', kind: 'size', assumed: () => 15 },
+      { name: 'boreEnd', label: 'Bore at the end', kind: 'size', assumed: () => 15 },
     ],
   },
 };
-export type FormList = keyof typeof rowForms;
+
+/** Places of a figure that is filled in, finer than anything is measured. */
+const places = { mm: 3, in: 4, thou: 1 } as const;
+const isFigure = (kind: RowField['kind']): kind is Figure => kind === 'size' || kind === 'place' || kind === 'angle';
+
+/** The unit a figure of a row is told and typed in, in a job of this unit: places as on a ruler. */
+const unitOf = (kind: Figure, unit: LengthUnit): LengthUnit | '°' =>
+  kind === 'angle' ? '°' : kind === 'place' ? rulerOf(unit) : unit;
+
+/** What a form calls a field, in a job of this unit. */
+export const labelOf = ({ label, kind }: RowField, unit: LengthUnit): string =>
+  isFigure(kind) ? `${label}, ${unitOf(kind, unit)}` : label;
+
+/** A figure of a row as it is typed. */
+function figureText(kind: Figure, figure: number, unit: LengthUnit): string {
+  const own = unitOf(kind, unit);
+  return own === '°' ? String(figure) : printShort(figure, own, places[own]);
+}
+
+/** No part of an instrument is longer, mm. */
+const longest = 5000;
+
+/** A figure of a row that was typed, mm or degrees; or what is wrong with it. */
+function readFigure(kind: Figure, text: string, unit: LengthUnit): number | string {
+  if (kind === 'angle') {
+    const read = parseQuantity(text, '°', unit);
+    if (!read.ok) return read.problem;
+    return read.value >= 0 && read.value < 360 ? read.value : 'Round the tube it goes from 0° to less than 360°.';
+  }
+  const read = kind === 'size' ? parseSize(text, unit) : parseLength(text, rulerOf(unit));
+  if (!read.ok) return read.problem;
+  if (read.mm < 0) return 'It is told from the upper end of its section, down: 0 or more.';
+  return read.mm > longest ? `No part is longer than ${printQuantity(along(longest), unit)}.` : read.mm;
+}
 
 /** The figures of a row that nobody measured, by what the form calls them. */
 export const assumedWords = (list: ChangeableList, fields: readonly string[]): string =>
   fields
     .map((field) => rowForms[list]?.fields.find(({ name }) => name === field)?.label ?? field)
-    .map((label) => label.replace(/ \(.*\)$/, '').toLowerCase())
+    .map((label) => label.toLowerCase())
     .join(', ');
 
 export type Filled = Record<string, string | readonly string[]>;
 
-/** A row from what was filled in; what was left open is assumed and listed as such. */
+/** A row as a form gives it, or what is wrong with one of its fields. */
+export type RowRead = { ok: true; row: Record<string, unknown> } | { ok: false; wrong: WrongField };
+
+/** A row as the form has its fields: of a bore it knows the two ends. */
+function plainOf(row: object): Record<string, unknown> {
+  const { bore, assumed, ...plain } = row as { bore?: readonly { diameter: number }[]; assumed?: readonly string[] };
+  const ends = bore ? { boreTop: bore[0]?.diameter, boreEnd: bore.at(-1)?.diameter } : {};
+  const open = assumed?.flatMap((field) => (field === 'bore' ? Object.keys(ends) : [field]));
+  return { ...plain, ...ends, ...(open && { assumed: open }) };
+}
+
+/**
+ * A row from what was filled in. What was left open is assumed and listed as such; what stood there and was not typed
+ * otherwise stays to the last digit, and what the form does not ask for stays too.
+ *
+ * @param before the row, where there is one already
+ */
 export function rowFrom(
   type: InstrumentType,
   list: ChangeableList,
   id: string,
   name: string,
   filled: Filled,
-): Record<string, unknown> {
-  const row: Record<string, unknown> = {};
+  unit: LengthUnit,
+  before?: object,
+): RowRead {
+  const { fields = [] } = rowForms[list] ?? {};
+  if (isNamed(list) && name === '')
+    return { ok: false, wrong: { field: 'name', words: 'Give it a name: your own words will do.' } };
+  const stood = before ? plainOf(before) : {};
+  const shown = before ? filledFrom(list, before, unit) : {};
+  const row = Object.fromEntries(
+    Object.entries(stood).filter(([key]) => key !== 'assumed' && !fields.some((field) => field.name === key)),
+  );
   const assumed: string[] = [];
-  for (const { name: field, kind, assumed: stands } of rowForms[list]?.fields ?? []) {
+  for (const { name: field, label, kind, needed, assumed: stands } of fields) {
     const value = filled[field];
-    if (Array.isArray(value) ? value.length > 0 : value !== undefined && value !== '') {
-      row[field] = kind === 'number' ? Number(String(value).replace(',', '.')) : value;
-    } else if (stands) {
-      row[field] = stands(type);
-      assumed.push(kind === 'number' ? field : '');
+    const open = value === undefined || value.length === 0;
+    if (open && needed) return { ok: false, wrong: { field, words: `${label}: choose one.` } };
+    if (!open && isFigure(kind) && value !== shown[field]) {
+      const figure = readFigure(kind, String(value), unit);
+      if (typeof figure === 'string') return { ok: false, wrong: { field, words: `${label}: ${figure}` } };
+      row[field] = figure;
+    } else if (!open) row[field] = isFigure(kind) ? stood[field] : value;
+    else if (stands) {
+      row[field] = isAssumed(stood, field) ? stood[field] : stands(type);
+      if (isFigure(kind)) assumed.push(field);
     }
   }
-  const open = assumed.filter((field) => field !== '');
+  const tail = assumed.length > 0 ? { assumed } : {};
   if (list === 'sections') {
     const { length, boreTop, boreEnd, ...rest } = row;
     const bore = [
       { at: 0, diameter: boreTop },
       { at: length, diameter: boreEnd },
     ];
-    return { id, name, ...rest, length, bore, ...(open.length > 0 && { assumed: open }) };
+    return { ok: true, row: { ...rest, id, name, length, bore, ...tail } };
   }
   const named = list === 'pads' ? {} : list === 'links' ? { id } : { id, name };
-  return { ...named, ...row, ...(open.length > 0 && { assumed: open }) };
+  return { ok: true, row: { ...row, ...named, ...tail } };
 }
 
-/** What a form shows of a row that is there already. */
-export function filledFrom(list: ChangeableList, row: object): Filled {
-  const values = row as Record<string, unknown>;
+/** Do parts of this kind have names of their own? Pads and links go by what they join. */
+export const isNamed = (list: ChangeableList): boolean => list !== 'pads' && list !== 'links';
+
+const isAssumed = (row: Readonly<Record<string, unknown>>, field: string): boolean =>
+  (row.assumed as readonly string[] | undefined)?.includes(field) ?? false;
+
+/** What a form shows of a row that is there already; a figure that nobody measured is not filled in. */
+export function filledFrom(list: ChangeableList, row: object, unit: LengthUnit): Filled {
+  const values = plainOf(row);
   const filled: Record<string, string | readonly string[]> = {};
-  for (const { name: field } of rowForms[list]?.fields ?? []) {
+  for (const { name: field, kind } of rowForms[list]?.fields ?? []) {
     const value = values[field];
+    if (value === undefined || isAssumed(values, field)) continue;
     if (Array.isArray(value)) filled[field] = value as string[];
-    else if (value !== undefined) filled[field] = String(value);
-  }
-  const bore = values.bore as { diameter: number }[] | undefined;
-  if (bore) {
-    filled.boreTop = String(bore[0]?.diameter ?? '');
-    filled.boreEnd = String(bore.at(-1)?.diameter ?? '');
+    else filled[field] = isFigure(kind) ? figureText(kind, Number(value), unit) : String(value);
   }
   return filled;
+}
+
+/** What stands in for the figures of a row that nobody measured, as the form shows them behind its empty fields. */
+export function assumedFigures(list: ChangeableList, row: object, unit: LengthUnit): Record<string, string> {
+  const values = plainOf(row);
+  return Object.fromEntries(
+    (rowForms[list]?.fields ?? []).flatMap(({ name: field, kind }) =>
+      isFigure(kind) && isAssumed(values, field) ? [[field, figureText(kind, Number(values[field]), unit)]] : [],
+    ),
+  );
 }

@@ -23,7 +23,8 @@ import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { useJob } from '@/job/JobContext';
 import { Button, Form } from '@/ui/bootstrap';
-import { ChoiceField, FieldProblem, figureField, TextField } from '@/ui/fields';
+import { ChoiceField, figureField, TextField } from '@/ui/fields';
+import { useWrongField } from '@/ui/useWrongField';
 import { PickCell } from '@/ui/PickCell';
 
 type Pad = InstrumentType['pads'][number];
@@ -69,7 +70,7 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
   const [mark, setMark] = useState(seen?.mark === undefined ? '' : String(seen.mark));
   const [setterMark, setSetterMark] = useState(seen?.setterMark === undefined ? '' : String(seen.setterMark));
   const [reuse, setReuse] = useState(seen?.reuse ?? false);
-  const [problem, setProblem] = useState<{ at: string; words: string } | null>(null);
+  const wrong = useWrongField();
   const asked = figures.filter(([measure]) => measure !== 'setter' || hold !== 'adhesive');
   const known = (measure: Figure) => state.points.get(pointKey(point(pad.hole, measure)))?.readings.at(-1);
   const submit = () => {
@@ -78,15 +79,15 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
       const typed = text[measure]?.trim() ?? '';
       if (typed === '') continue;
       const read = readFigure(typed, measure, state.unit);
-      if (!read.ok) return setProblem({ at: measure, words: read.problem });
+      if (!read.ok) return wrong.say(measure, read.problem);
       readings.push({ measure, value: read.value, typed });
     }
     const [clock, setter] = [readClock(mark), hold === 'adhesive' ? undefined : readClock(setterMark)];
-    if (clock === null) return setProblem({ at: 'mark', words: 'A clock is 0 to 359 degrees.' });
-    if (setter === null) return setProblem({ at: 'setterMark', words: 'A clock is 0 to 359 degrees.' });
+    if (clock === null) return wrong.say('mark', 'A clock is 0 to 359 degrees.');
+    if (setter === null) return wrong.say('setterMark', 'A clock is 0 to 359 degrees.');
     for (const { measure, value, typed } of readings) {
       const gauge = usualOf(gaugesFor(shop, measure), measure);
-      if (!gauge) return setProblem({ at: measure, words: 'No gauge on the shelf takes this.' });
+      if (!gauge) return wrong.say(measure, 'No gauge on the shelf takes this.');
       if (!write('reading', { point: point(pad.hole, measure), value, typed, gauge: gaugeOfReading(gauge) })) return;
     }
     const written = write('observation', {
@@ -100,10 +101,9 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
       ...(setter !== undefined && { setterMark: setter }),
     });
     if (!written) return;
-    setProblem(null);
+    wrong.sayNothing();
     onDone();
   };
-  const wrong = (at: string) => (problem?.at === at ? `${id}-problem` : undefined);
   return (
     <form
       className="pad-line"
@@ -144,7 +144,7 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
             placeholder={known(measure) ? printFigure(known(measure)?.value ?? 0, state.unit) : ''}
             value={text[measure] ?? ''}
             set={(typed) => setText((before) => ({ ...before, [measure]: typed }))}
-            wrongBy={wrong(measure)}
+            wrongBy={wrong.wrongBy(measure)}
           />
         ))}
         <ChoiceField
@@ -154,14 +154,14 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
           set={setCondition}
           choices={[['', '–'], ...padConditions.map((each) => [each, padConditionWords[each]] as const)]}
         />
-        <TextField label="Its scratch, °" {...clockField} value={mark} set={setMark} wrongBy={wrong('mark')} />
+        <TextField label="Its scratch, °" {...clockField} value={mark} set={setMark} wrongBy={wrong.wrongBy('mark')} />
         {hold !== 'adhesive' && (
           <TextField
             label={hold === 'screw' ? 'Washer’s, °' : 'Grommet’s, °'}
             {...clockField}
             value={setterMark}
             set={setSetterMark}
-            wrongBy={wrong('setterMark')}
+            wrongBy={wrong.wrongBy('setterMark')}
           />
         )}
         <Form.Check
@@ -173,7 +173,7 @@ function Line({ pad, onDone, onMove }: { pad: Pad; onDone: () => void; onMove: (
         />
         <Button type="submit">Write it, next</Button>
       </div>
-      <FieldProblem id={`${id}-problem`} words={problem?.words} />
+      {wrong.line}
       {(reuse || hold !== 'adhesive') && <p className="soft mb-0">{turnedWords[hold]}</p>}
     </form>
   );

@@ -20,7 +20,7 @@ import {
   type StockState,
 } from '@holotonos/core';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { FigureForm, sizeIn } from '@/ui/FigureForm';
@@ -28,7 +28,8 @@ import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { useDrawers, type WriteStock } from '@/shop/useStock';
 import { Button } from '@/ui/bootstrap';
-import { ChoiceField, FieldProblem, figureField, Problem, TextField } from '@/ui/fields';
+import { ChoiceField, figureField, Problem, TextField } from '@/ui/fields';
+import { useWrongField } from '@/ui/useWrongField';
 import { PickCell } from '@/ui/PickCell';
 import { PadsNav } from './PadsNav';
 
@@ -40,28 +41,26 @@ const bodyOf = ({ entry: _, seq: __, ...body }: CorkPoint): CorkPointBody => bod
 /** One more place: where, what, and what it has to fill as far as anybody knows. */
 function NewPlace({ onWritten }: { onWritten: (id: string) => void }) {
   const { state, type, names, write } = useJob();
-  const id = useId();
   const unit = state.unit;
   const [written, setWritten] = useState(0);
   const parts = [...type.keys.map((key) => key.id), ...type.joints.map((joint) => joint.id)];
   const [part, setPart] = useState(parts[0] ?? '');
   const [kind, setKind] = useState<CorkKind>('cork');
   const [text, setText] = useState({ place: '', gap: '', length: '', width: '', squeeze: '' });
-  const [problem, setProblem] = useState<{ at: string; words: string } | null>(null);
+  const wrong = useWrongField();
   const set = (change: Partial<typeof text>) => setText((before) => ({ ...before, ...change }));
   const submit = () => {
-    if (text.place.trim() === '')
-      return setProblem({ at: 'place', words: 'Say where on the part, such as: under the foot.' });
+    if (text.place.trim() === '') return wrong.say('place', 'Say where on the part, such as: under the foot.');
     const sizes: Partial<Record<'gap' | 'length' | 'width', number>> = {};
     for (const field of ['gap', 'length', 'width'] as const) {
       if (text[field].trim() === '') continue;
       const parsed = parseSize(text[field], unit);
-      if (!parsed.ok) return setProblem({ at: field, words: parsed.problem });
+      if (!parsed.ok) return wrong.say(field, parsed.problem);
       sizes[field] = parsed.mm;
     }
     const percent = text.squeeze.trim() === '' ? null : parseNumber(text.squeeze.replace('%', ''));
     if (text.squeeze.trim() !== '' && (percent === null || percent < 0 || percent > 50))
-      return setProblem({ at: 'squeeze', words: 'Squeeze: type a share of 0 to 50 %.' });
+      return wrong.say('squeeze', 'Squeeze: type a share of 0 to 50 %.');
     const own = freshId(`${part} ${text.place}`, 'place', state.corks.keys());
     const body = {
       id: own,
@@ -72,12 +71,11 @@ function NewPlace({ onWritten }: { onWritten: (id: string) => void }) {
       ...(percent !== null && { squeeze: percent / 100 }),
     };
     if (!write('cork-point', body)) return;
-    setProblem(null);
+    wrong.sayNothing();
     set({ place: '', gap: '' });
     setWritten(written + 1);
     onWritten(own);
   };
-  const wrong = (at: string) => (problem?.at === at ? `${id}-problem` : undefined);
   const figure = (name: 'gap' | 'length' | 'width' | 'squeeze', label: string, placeholder = '') => (
     <TextField
       label={label}
@@ -85,7 +83,7 @@ function NewPlace({ onWritten }: { onWritten: (id: string) => void }) {
       placeholder={placeholder}
       value={text[name]}
       set={(typed) => set({ [name]: typed })}
-      wrongBy={wrong(name)}
+      wrongBy={wrong.wrongBy(name)}
     />
   );
   return (
@@ -113,7 +111,7 @@ function NewPlace({ onWritten }: { onWritten: (id: string) => void }) {
           autoFocus={written > 0}
           value={text.place}
           set={(place) => set({ place })}
-          wrongBy={wrong('place')}
+          wrongBy={wrong.wrongBy('place')}
         />
         <ChoiceField
           label="What"
@@ -128,7 +126,7 @@ function NewPlace({ onWritten }: { onWritten: (id: string) => void }) {
         {figure('squeeze', 'Squeeze, %', String(Math.round(usualSqueeze[kind] * 100)))}
         <Button type="submit">Write it down</Button>
       </div>
-      <FieldProblem id={`${id}-problem`} words={problem?.words} />
+      {wrong.line}
     </form>
   );
 }

@@ -37,6 +37,7 @@ import { Bands } from '@/job/JobShell';
 import { useDrawers } from '@/shop/useStock';
 import { Button, Form } from '@/ui/bootstrap';
 import { ChoiceField, FieldProblem, figureField, TextField } from '@/ui/fields';
+import { useWrongField } from '@/ui/useWrongField';
 import { PickCell } from '@/ui/PickCell';
 import { StateMark } from '@/ui/StateMark';
 import { ForceChart } from './ForceChart';
@@ -127,7 +128,6 @@ function Answer({
 /** One spring by its measures: what it gives, how to set it, what to renew it from. */
 function SpringForm({ row, band, stock }: { row: SpringRow; band: ForceBand; stock: StockState }) {
   const { state, type, shop, write } = useJob();
-  const id = useId();
   const unit = state.unit;
   const materials = inUse(shop.springMaterials);
   const [which, setWhich] = useState<SpringSetBody['which']>('main');
@@ -145,7 +145,7 @@ function SpringForm({ row, band, stock }: { row: SpringRow; band: ForceBand; sto
   const [text, setText] = useState(() => startText(known));
   const [kind, setKind] = useState<Kind>(known ? kindOf(known) : (row.kinds[0] ?? 'needle'));
   const [material, setMaterial] = useState(known?.material ?? materials[0]?.id ?? '');
-  const [problem, setProblem] = useState<{ at: Field; words: string } | null>(null);
+  const wrong = useWrongField();
   const turnTo = (next: SpringSetBody['which']) => {
     const from = next === 'main' ? row.main : row.helper;
     setWhich(next);
@@ -171,7 +171,7 @@ function SpringForm({ row, band, stock }: { row: SpringRow; band: ForceBand; sto
       const parsed = (field === 'travel' ? parseLength : parseSize)(text[field] ?? '', unit);
       if (!parsed.ok || parsed.mm < 0) {
         const why = parsed.ok ? 'It cannot be less than 0.' : parsed.problem;
-        if (complain) setProblem({ at: field, words: `${label}: ${why}` });
+        if (complain) wrong.say(field, `${label}: ${why}`);
         return null;
       }
       sizes[field] = parsed.mm;
@@ -186,7 +186,7 @@ function SpringForm({ row, band, stock }: { row: SpringRow; band: ForceBand; sto
   const keep = (change: Partial<SpringSetBody> = {}) => {
     const whole = read(true);
     if (!whole) return;
-    setProblem(null);
+    wrong.sayNothing();
     const next = { ...whole, ...change };
     if (!write('spring-set', next)) return;
     setText(startText(next));
@@ -244,14 +244,14 @@ function SpringForm({ row, band, stock }: { row: SpringRow; band: ForceBand; sto
             {...figureField}
             value={text[field] ?? ''}
             set={(typed) => setText((before) => ({ ...before, [field]: typed }))}
-            wrongBy={problem?.at === field ? `${id}-problem` : undefined}
+            wrongBy={wrong.wrongBy(field)}
           />
         ))}
         <Button type="submit" variant="quiet">
           Keep its measures
         </Button>
       </div>
-      <FieldProblem id={`${id}-problem`} words={problem?.words} />
+      {wrong.line}
       {spring && of ? (
         <Answer
           spring={spring}
