@@ -1,6 +1,6 @@
 import type { InstrumentType } from '../instruments';
 import { rememberedOf, type JobState } from '../job';
-import { planInputOf, workBasis } from './jobPlan';
+import { planInputOf, workBasis } from './planInput';
 import type { ActualTime } from './learnTimes';
 import type { CustomWork } from './plan.schema';
 import { planOverhaul } from './planOverhaul';

@@ -1,6 +1,6 @@
 import type { EntryBody } from '../job';
 import { matchesMeasure } from '../readings';
-import { isOpenStep, type Step } from './jobPlan';
+import { isOpenStep, type Step } from './step';
 import { workedAt } from './operationState';
 
 /** What keeps a step from being done now. */

@@ -1,6 +1,7 @@
 import type { InstrumentType } from '../instruments';
 import { foldEntries, foldJob, turnsPlan, type Entry, type JobState } from '../job';
-import { planInputOf, progressOf } from './jobPlan';
+import { progressOf } from './again';
+import { planInputOf } from './planInput';
 import { tableWith } from './operations';
 import { planOverhaul } from './planOverhaul';
 import type { CustomWork, PlannedOperation } from './plan.schema';

@@ -12,7 +12,7 @@ import {
 import type { JobState } from '../job';
 import { compassOf, quickLoss, soundNotes, soundOf, usualSlit } from '../sound';
 import type { FindingKind } from '../vocabulary';
-import { isOpenStep, type Step } from './jobPlan';
+import { isOpenStep, type Step } from './step';
 
 /** Faults that cost nothing of a note: looks, noise, feel and pitch. Every other lets air out where it should not. */
 const silent: ReadonlySet<FindingKind> = new Set<FindingKind>([

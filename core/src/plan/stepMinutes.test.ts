@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { stepMinutes } from './jobPlan';
+import { stepMinutes } from './stepMinutes';
 
 describe('the minutes of a step', () => {
   const table = { low: 10, likely: 20, high: 30 };

@@ -1,7 +1,8 @@
 import type { JobState } from '../job';
 import { matchesMeasure } from '../readings';
 import { practiceWords, sideWords } from '../practice';
-import { jobSettings, type JobPlan, type Step } from './jobPlan';
+import { jobSettings, type JobPlan } from './jobPlan';
+import type { Step } from './step';
 import { sharedMeasure } from './orderOperations';
 import { establishes } from './spoilt';
 
