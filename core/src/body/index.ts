@@ -1,4 +1,4 @@
-export * from './bodyLine.schema';
-export * from './smallestCylinder';
-export * from './solveBodyLine';
-export * from './bodyLine.solver';
+export type { BodyLineInput, BodyLineOutput } from './bodyLine.schema';
+export { smallestCylinder, type Centre } from './smallestCylinder';
+export { firstLine, solveBodyLine } from './solveBodyLine';
+export { bodyLineSolver } from './bodyLine.solver';

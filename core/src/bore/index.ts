@@ -1,3 +1,3 @@
-export * from './bore.schema';
-export * from './solveBore';
-export * from './bore.solver';
+export type { BoreInput, BoreOutput } from './bore.schema';
+export { solveBore } from './solveBore';
+export { boreSolver } from './bore.solver';

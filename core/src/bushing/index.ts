@@ -1,4 +1,4 @@
-export * from './bushing.schema';
-export * from './solveBushing';
-export * from './bushing.solver';
-export * from './postBush.kind';
+export type { BushingInput, BushingOutput } from './bushing.schema';
+export { solveBushing } from './solveBushing';
+export { bushingSolver } from './bushing.solver';
+export { bushLines, bushWords, type PostBush, type PostBushBody } from './postBush.kind';

@@ -1,1 +1,1 @@
-export * from './cautions';
+export { cautions, deferral, type CautionId } from './cautions';

@@ -1,1 +1,19 @@
-export * from './clock';
+export {
+  clockWords,
+  dayAfter,
+  dayIn,
+  daysBetween,
+  dayText,
+  isTimeZone,
+  lastMinuteOf,
+  momentAt,
+  momentText,
+  mondayOf,
+  monthsAfter,
+  shortDayText,
+  timeIn,
+  weekdayText,
+  worldZone,
+  zoneOffset,
+  type ClockWords,
+} from './clock';

@@ -1,3 +1,3 @@
-export * from './corkAnswers';
+export { corkAnswer, tenonGap, usualSqueeze, type CorkAnswer } from './corkAnswers';
 export { cutFrom, type Rectangle } from './cutFrom';
 export type { CorkPoint, CorkPointBody } from './corkPoint.kind';

@@ -1,3 +1,2 @@
-export * from './gaugeLine.schema';
-export * from './gaugeLine';
-export * from './gaugeGate';
+export { readGaugeLine, type GaugeReading } from './gaugeLine';
+export { gaugeGate, type GateCounts } from './gaugeGate';

@@ -1,3 +1,10 @@
-export * from './money';
-export * from './estimate';
+export { minorDigits, minorUnits, moneyText, roundedTo, typedSum } from './money';
+export {
+  agreedEstimate,
+  changeToAgree,
+  estimateOptions,
+  estimateSteps,
+  type EstimateDraft,
+  type EstimateOption,
+} from './estimate';
 export type { EstimateState } from './estimate.kind';

@@ -1,3 +1,3 @@
-export * from './hinge.schema';
-export * from './solveHinge';
-export * from './hinge.solver';
+export type { HingeInput, HingeOutput, HingeRemedy } from './hinge.schema';
+export { solveHinge } from './solveHinge';
+export { hingeSolver } from './hinge.solver';

@@ -1,1 +1,1 @@
-export * from './freshId';
+export { freshId, idsOf, slugOf } from './freshId';

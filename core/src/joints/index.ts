@@ -1,4 +1,4 @@
-export * from './joint.schema';
-export * from './annulusLeak';
-export * from './solveJoint';
-export * from './joint.solver';
+export type { JointInput, JointOutput, JointStep } from './joint.schema';
+export { annulusLeak } from './annulusLeak';
+export { solveJoint } from './solveJoint';
+export { jointSolver } from './joint.solver';

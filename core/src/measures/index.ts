@@ -1,20 +1,41 @@
 export type { GroupDefinition, MeasurePlace, PartKind } from './definition';
-export * from './registry';
-export * from './measureTable';
+export {
+  allGroups,
+  askWords,
+  choiceOf,
+  choicesOf,
+  groupNamed,
+  groupTable,
+  isTickGroup,
+  isWanted,
+  measuringPoints,
+  tickGroups,
+  type TickChoice,
+  type TickGroup,
+  type TickVerdict,
+} from './registry';
+export { isFromZero, isSigned, measureTable, unitOfMeasure, type MeasureUnit } from './measureTable';
 export { isFurtherStation, referenceKey, referenceKeys, usualStations, witnessMarks } from './line/definition';
-export * from './base/measureState';
-export * from './base/pointReading';
-export * from './base/partReport';
-export * from './base/groupAnswers';
-export * from './base/limitsOf';
+export { measureStates, measureStateWords, wholeState, type MeasureState } from './base/measureState';
+export { coarsestGauge, readPoint, type PointReading } from './base/pointReading';
+export { factOf, judgeFigure, pointOf, withFacts, type PartReport, type ReportFact } from './base/partReport';
+export { groupsAnsweredHere, type GroupAnswers } from './base/groupAnswers';
+export { limitsOf } from './base/limitsOf';
 export type { MeasuredJob } from './base/measuredJob';
-export * from './base/airWarnings';
-export * from './base/passHistory';
-export * from './base/whatDecides';
-export * from './pad/report';
+export { learnedReturn, learnedSteps, straightenPasses, tenonZones, turnPasses } from './base/passHistory';
+export { deciderWords, whatDecides, whatDecidesPoint } from './base/whatDecides';
+export { gapsRead, padClocks, padPoint, padReport, type PadReport } from './pad/report';
 export { padStandFacts, suggestFromStands } from './pad/stand';
-export * from './rim/report';
-export * from './hinge/rodStack';
+export {
+  diameterClocks,
+  diameterPoint,
+  heightPoint,
+  rimClocks,
+  rimReport,
+  type RimAnswers,
+  type RimReport,
+} from './rim/report';
+export { rodStack, type RodKey, type RodSpan } from './hinge/rodStack';
 export {
   leanOf,
   noteAnchor,
@@ -25,7 +46,17 @@ export {
   type Lean,
   type SharedHole,
 } from './pitch/report';
-export * from './reports';
+export {
+  isJudged,
+  partFigures,
+  partReport,
+  partsOfGroup,
+  placesOfType,
+  pointsOfPart,
+  reportedGroups,
+  reportTable,
+  roundGroups,
+} from './reports';
 export { suggestFromPart, type Suggestion } from './base/suggestion';
 export { suggestFromRim } from './rim/suggest';
 export { suggestFromSeat } from './pad/suggest';

@@ -1,2 +1,2 @@
 export type { OwnerLink } from './ownerLink.kind';
-export * from './ownerView';
+export { linkOpens, ownerView, type OwnerOffer, type OwnerView } from './ownerView';

@@ -1,7 +1,7 @@
-export * from './seat.schema';
-export * from './solveSeat';
-export * from './shimStack';
-export * from './seat.solver';
+export type { PadAdvice, PadPicture, SeatInput, SeatOutput } from './seat.schema';
+export { solveSeat } from './solveSeat';
+export { greatestStack, shimStacks } from './shimStack';
+export { seatSolver } from './seat.solver';
 export { padChoiceOrNone, solvePadChoice } from './solvePadChoice';
 export { padChoiceSolver } from './padChoice.solver';
 export type { PadChoiceInput, PadChoiceOutput } from './padChoice.schema';

@@ -1,8 +1,7 @@
-export * from './jobDocument.schema';
-export * from './jobDocument';
+export { readJobDocument, toJobDocument } from './jobDocument';
 export type { LightPair } from './lightHistory';
 export { measureHistory, type BeforeAfter, type ReadOnly, type RecordFigure } from './measureHistory';
 export { mostPhotoPairs, photoPairs, type PhotoPair } from './photoHistory';
-export * from './stepReadings';
-export * from './jobRecord';
-export * from './publishedSchemas';
+export { stepReadings } from './stepReadings';
+export { jobRecord, jobStanding, type JobRecord } from './jobRecord';
+export { publishedSchemas } from './publishedSchemas';

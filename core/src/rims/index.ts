@@ -1,3 +1,3 @@
-export * from './rim.schema';
-export * from './solveRim';
-export * from './rim.solver';
+export type { RimInput, RimOutput } from './rim.schema';
+export { solveRim } from './solveRim';
+export { rimSolver } from './rim.solver';

@@ -1,3 +1,3 @@
-export * from './orderRound';
-export * from './roundProgress';
+export { orderRound } from './orderRound';
+export { roundProgress } from './roundProgress';
 export type { RoundState } from './round.kind';

@@ -1,6 +1,15 @@
-export * from './trueInstrument';
-export * from './trueFigure';
-export * from './hiddenJobs';
+export {
+  chanceFrom,
+  gaugeShows,
+  soundInstrument,
+  trueGaps,
+  trueRimHeight,
+  type Chance,
+  type TrueInstrument,
+  type TrueRim,
+} from './trueInstrument';
+export { trueFigure } from './trueFigure';
+export { hiddenInstrument } from './hiddenJobs';
 export { playedSound, type Blown, type Playing } from './player';
 export { pitchesOf } from './truePitch';
 export { playedInstrument } from './playedInstrument';

@@ -1,3 +1,3 @@
-export * from './contract';
-export * from './registry';
-export * from './runSolver';
+export { errorDocument, type Problem, type SolverResult } from './contract';
+export { solvers } from './registry';
+export { runSolver, runSolverOnText } from './runSolver';

@@ -1,2 +1,2 @@
-export * from './validate';
-export * from './strangeText';
+export { problemsWith, validatorOf } from './validate';
+export { isPlainText, strangeTexts } from './strangeText';
