@@ -1,2 +1,1 @@
-export * from './standIns';
-export * from './serve';
+export { serveGauges, type Gauges } from './serve';

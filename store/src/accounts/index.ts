@@ -1,4 +1,4 @@
-export * from './audit';
-export * from './keys';
+export { addressHeader, noteAudit, readAudit } from './audit';
+export { BadKey, changeKey, hasKeys, listKeys, makeKey, type Key } from './keys';
 export { demoPeople, loadDemoKeys } from './demoKeys';
 export { allow } from './limits';
