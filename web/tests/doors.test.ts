@@ -33,3 +33,14 @@ test('a screen takes nothing from the private folder of another', () => {
   );
   expect(across).toEqual([]);
 });
+
+test('a door names what it hands on, in every workspace', () => {
+  const root = resolve(source, '../..');
+  const doors = ['core', 'store', 'gauges', 'web'].flatMap((room) =>
+    readdirSync(join(root, room, 'src'), { recursive: true, encoding: 'utf8' })
+      .filter((name) => /(^|\/)index\.tsx?$/.test(name))
+      .map((name) => join(room, 'src', name)),
+  );
+  expect(doors.length).toBeGreaterThan(40);
+  expect(doors.filter((door) => /^export \* /m.test(readFileSync(join(root, door), 'utf8')))).toEqual([]);
+});
