@@ -169,8 +169,11 @@ describe('afterwards', () => {
     const bench = new PieceBench(laidOut(written([{ kind: 'hinge', key: 'f-key', play: 0.1 }])));
     for (let i = 0; i < 6; i += 1) bench.look({ at: 'link', link: 'f-to-f-sharp', held: [], by: 'feeler' });
     bench.look({ at: 'link', link: 'a-to-b-flat', held: [], by: 'feeler' });
+    // Misread where nothing is loose: no fault is to blame for that.
+    const lateness = { group: 'link', part: 'a-to-b-flat', measure: 'lateness', clock: 0 } as const;
+    bench.job.read(lateness, 0.4, 'feeler-film');
     const before = reviewPiece(bench.laid, bench.job.state);
-    expect(before).toMatchObject({ cured: false, looks: 7, cure: [] });
+    expect(before).toMatchObject({ cured: false, looks: 8, cure: [] });
     expect(before.misled.length).toBeGreaterThan(0);
     expect(new Set(before.misled.map(({ link }) => link))).toEqual(new Set(['f-to-f-sharp']));
     expect(before.misled[0]?.because).toMatchObject({ kind: 'hinge', key: 'f-key' });

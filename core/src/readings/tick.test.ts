@@ -21,8 +21,13 @@ describe('the answers', () => {
     const choices = choicesOf(group);
     expect(new Set(choices.map(({ press }) => press)).size).toBe(choices.length);
     expect(new Set(choices.map(({ id }) => id)).size).toBe(choices.length);
-    for (const { press, verdict, finds } of choices) {
-      expect(press).toMatch(/^[a-z]$/);
+    expect(new Set(choices.map(({ words }) => words)).size).toBe(choices.length);
+    const means = '(leak light|film|by hand|by eye|by mouth)';
+    for (const { id, press, words, verdict, finds } of choices) {
+      expect([id, words, press]).toEqual(
+        [/^[a-z-]+$/, /^[a-z].*[a-z]$/, /^[a-z]$/].map((each) => expect.stringMatching(each)),
+      );
+      expect(told(tickWords({ group, says: id }))).toMatch(new RegExp(`^${words} \\(${means}\\)$`));
       expect([verdict, finds === undefined]).toEqual([verdict, verdict === 'good']);
     }
     expect(new Set(choices.map(({ verdict }) => verdict))).toEqual(expect.objectContaining(new Set(['good', 'bad'])));
