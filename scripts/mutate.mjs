@@ -81,7 +81,9 @@ function changesOf(text, file) {
       ts.isInterfaceDeclaration(node) ||
       ts.isTypeAliasDeclaration(node) ||
       // What a body may hold is compiled ahead and published: a check of its own compares that.
-      (ts.isSatisfiesExpression(node) && node.type.getText(source) === 'JSONSchema')
+      (ts.isSatisfiesExpression(node) && node.type.getText(source) === 'JSONSchema') ||
+      (ts.isAsExpression(node) &&
+        /^\{\s*type: '(object|array|string|number|integer)',/.test(node.expression.getText(source)))
     )
       return;
     if (ts.isBinaryExpression(node)) {
