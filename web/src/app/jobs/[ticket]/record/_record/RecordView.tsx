@@ -1,103 +1,19 @@
 'use client';
 
-import { jobRecord, planBasis, printPhrase, type JobRecord, looksWaiting } from '@holotonos/core';
+import { jobRecord, planBasis, printPhrase } from '@holotonos/core';
 import { ForThose } from '@/frame/ForThose';
-import { useId, useMemo, useState } from 'react';
-import { useBench, useWhen } from '@/frame/BenchContext';
-import { Button, Form } from '@/ui/bootstrap';
+import { useMemo } from 'react';
+import { useWhen } from '@/frame/BenchContext';
 import { useJob } from '@/job/JobContext';
-import { unnamed } from '@/job/unnamed';
-import { figureText, limitText, lookWords, ruleLines, readOnlyWords, rowWords } from '@/job/recordWords';
+import { figureText, limitText, lookWords, readOnlyWords, rowWords, ruleLines } from '@/job/recordWords';
 import { LightDial } from './LightDial';
 import { minutesText } from '@/ui/words';
-import { FileTaker } from '@/files/FileTaker';
 import { Bands } from '@/job/JobShell';
 import { PhotoRow } from '@/photos/PhotoRow';
 import { PhotoSwipe } from '@/photos/PhotoSwipe';
 import { ReadingsTaker } from '@/files/ReadingsTaker';
-
-/** Takes a measuring book that was written as a data package. */
-function BookTaker() {
-  const { ticket } = useJob();
-  const { author } = useBench();
-  const by = encodeURIComponent(author.trim() || unnamed);
-  return (
-    <div className="mt-3">
-      <FileTaker<{ added: number; known: number }>
-        label="Take a measuring book (data package, .zip)"
-        accept=".zip,application/zip"
-        type="application/zip"
-        url={`/api/v1/jobs/${encodeURIComponent(ticket)}/book.zip?author=${by}`}
-        taken={({ added, known }) => `${added} readings taken; ${known} were here already.`}
-      />
-    </div>
-  );
-}
-
-function SignOff({ record }: { record: JobRecord }) {
-  const { write, plan, state } = useJob();
-  const looks = looksWaiting(state).length;
-  const id = useId();
-  const [summary, setSummary] = useState('');
-  const [cautionText, setCautionText] = useState(record.ownerCautions.join('\n'));
-  const [checkUp, setCheckUp] = useState('');
-  const open = plan.steps.filter(
-    ({ status }) => status === 'ready' || status === 'waiting' || status === 'started',
-  ).length;
-  return (
-    <form
-      className="sheet no-print"
-      onSubmit={(event) => {
-        event.preventDefault();
-        const ownerCautions = cautionText
-          .split('\n')
-          .map((line) => line.trim())
-          .filter(Boolean)
-          .slice(0, 20);
-        write('sign-off', { ownerCautions, ...(summary.trim() && { summary }), ...(checkUp && { checkUp }) });
-      }}
-    >
-      <h2>Sign off</h2>
-      {open > 0 && (
-        <p className="say attention">
-          {open} {open === 1 ? 'step is' : 'steps are'} still open. Signing now records them as left.
-        </p>
-      )}
-      {looks > 0 && (
-        <p className="say attention">
-          {looks === 1 ? 'A look' : `${looks} looks`} asked of a master {looks === 1 ? 'has' : 'have'} no answer yet.
-        </p>
-      )}
-      <Form.Label htmlFor={`${id}-summary`}>In a few words</Form.Label>
-      <Form.Control
-        id={`${id}-summary`}
-        as="textarea"
-        rows={2}
-        className="mb-2"
-        value={summary}
-        onChange={(event) => setSummary(event.target.value)}
-      />
-      <Form.Label htmlFor={`${id}-cautions`}>Cautions for the owner, one a line</Form.Label>
-      <Form.Control
-        id={`${id}-cautions`}
-        as="textarea"
-        rows={4}
-        className="mb-2"
-        value={cautionText}
-        onChange={(event) => setCautionText(event.target.value)}
-      />
-      <Form.Label htmlFor={`${id}-check`}>Next check-up</Form.Label>
-      <Form.Control
-        id={`${id}-check`}
-        type="date"
-        className="mb-3"
-        value={checkUp}
-        onChange={(event) => setCheckUp(event.target.value)}
-      />
-      <Button type="submit">Sign the record</Button>
-    </form>
-  );
-}
+import { BookTaker } from './BookTaker';
+import { SignOff } from './SignOff';
 
 function Section({ title, empty, children }: { title: string; empty?: string | false; children: React.ReactNode }) {
   return (

@@ -3,13 +3,12 @@
 import {
   centsText,
   compassOf,
-  fingeredLike,
   fingeringWords,
+  heardWith,
   noteAnchor,
   noteLimit,
   notePitch,
   notesBeside,
-  heardWith,
   whichNote,
   type Fingering,
   type HeardWith,
@@ -23,7 +22,6 @@ import { useFigure } from '@/figure/useFigure';
 import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
 import { useFirstFocus } from '@/frame/useFirstFocus';
-import { useShippedTypes } from '@/shop/useShippedTypes';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { Button, Form } from '@/ui/bootstrap';
@@ -34,7 +32,8 @@ import { isLift, liftWords, tenth } from './lifts';
 import { openPlayer } from './openPlayer';
 import { SoundNav } from './SoundNav';
 import { openMicrophone, useListening } from './useListening';
-import { useRecording } from './useRecording';
+import { FingeredLike } from './FingeredLike';
+import { Recording } from './Recording';
 
 const standards = [415, 430, 435, 440, 442, 443];
 
@@ -44,148 +43,6 @@ const pointOf = (part: string, measure: 'cents' | 'spread'): MeasuringPoint => (
   measure,
   clock: 0,
 });
-
-/** What an instrument is blown and fingered like, where nobody has said it: then its notes have names. */
-function FingeredLike() {
-  const { type, write } = useJob();
-  const id = useId();
-  const shippedTypes = useShippedTypes();
-  const [chosen, setModel] = useState<string | null>(null);
-  const model = chosen ?? shippedTypes.find(({ family }) => family === type.family)?.id ?? '';
-  const [lower, setLower] = useState('0');
-  const known = shippedTypes.find((each) => each.id === model);
-  const as = known ? fingeredLike(type, known, -Number(lower)) : null;
-  // Before they are there nothing is true of them: neither that one fits nor that none does.
-  if (shippedTypes.length === 0)
-    return (
-      <p className="sheet soft" role="status" aria-busy>
-        Nobody has said how this instrument is blown and fingered. The types it may be like are being fetched …
-      </p>
-    );
-  return (
-    <form
-      className="sheet"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (as) write('instrument-change', { ...as, reason: 'fingered like the type that is nearest' });
-      }}
-    >
-      <h2>How is it blown and fingered?</h2>
-      <p>Nobody has said how this instrument is blown and fingered, so its notes have no names. What is it like?</p>
-      <Form.Label htmlFor={`${id}-like`}>Blown and fingered like</Form.Label>
-      <Form.Select id={`${id}-like`} className="mb-2" value={model} onChange={(event) => setModel(event.target.value)}>
-        {shippedTypes.map(({ id: value, name }) => (
-          <option key={value} value={value}>
-            {name}
-          </option>
-        ))}
-      </Form.Select>
-      <Form.Label htmlFor={`${id}-lower`}>
-        Semitones it sounds below what is written: 0 in C, 2 in B♭, 9 in E♭
-      </Form.Label>
-      <Form.Control
-        id={`${id}-lower`}
-        type="number"
-        min={-24}
-        max={36}
-        step={1}
-        className="short-figure mb-2"
-        value={lower}
-        onChange={(event) => setLower(event.target.value)}
-      />
-      <p className="soft">
-        {as && as.fingerings.length > 0
-          ? `${as.fingerings.length} fingerings use only keys and holes this instrument has.`
-          : 'No fingering of that one fits: its keys and holes go by other names.'}
-      </p>
-      <Button type="submit" disabled={!as || as.fingerings.length === 0 || lower.trim() === ''}>
-        Take its fingerings
-      </Button>
-    </form>
-  );
-}
-
-/** Notes of a recording, to be taken all at once. */
-function Recording({
-  compass,
-  onTake,
-}: {
-  compass: readonly Fingering[];
-  onTake: (notes: [Fingering, number, SteadyNote][]) => void;
-}) {
-  const recording = useRecording();
-  const id = useId();
-  const { notes, progress, problem, name } = recording;
-  const named = (notes ?? []).map((note) => ({ note, as: whichNote(note.frequency, compass) }));
-  const known = named.flatMap(({ note, as }): [Fingering, number, SteadyNote][] =>
-    as ? [[as.fingering, as.cents, note]] : [],
-  );
-  return (
-    <div
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={(event) => {
-        event.preventDefault();
-        const [file] = event.dataTransfer.files;
-        if (file) recording.take(file);
-      }}
-    >
-      <Form.Label htmlFor={`${id}-file`}>A recording of the notes, WAV; dropped here or chosen</Form.Label>
-      <Form.Control
-        id={`${id}-file`}
-        type="file"
-        accept="audio/*,.wav"
-        onChange={(event) => {
-          const input = event.target as HTMLInputElement;
-          const [file] = input.files ?? [];
-          if (file) recording.take(file);
-          input.value = '';
-        }}
-      />
-      {progress !== null && (
-        <div className="mt-2">
-          <progress max={1} value={progress} aria-label="Going through the recording" />{' '}
-          <Button variant="quiet" onClick={recording.stop}>
-            Stop
-          </Button>
-        </div>
-      )}
-      {problem && (
-        <p className="say fault mt-2 mb-0" role="alert">
-          {problem}
-        </p>
-      )}
-      {notes && (
-        <div className="mt-2">
-          <p className="mb-1">
-            {name}: {notes.length} {notes.length === 1 ? 'note' : 'notes'} held
-            {known.length < notes.length && `, ${notes.length - known.length} far from every name`}.
-          </p>
-          <ol className="recorded">
-            {named.map(({ note, as }) => (
-              <li key={note.from}>
-                {as
-                  ? `${fingeringWords(as.fingering)} ${centsText(tenth(as.cents))} ¢`
-                  : `${note.frequency.toFixed(1)} Hz`}{' '}
-                <span className="soft">
-                  ± {note.uncertainty.toFixed(1)}, held {note.seconds.toFixed(1)} s
-                </span>
-              </li>
-            ))}
-          </ol>
-          <Button
-            disabled={known.length === 0}
-            onClick={() => {
-              onTake(known);
-              recording.clear();
-            }}
-          >
-            Take {known.length} {known.length === 1 ? 'note' : 'notes'}
-          </Button>
-        </div>
-      )}
-    </div>
-  );
-}
 
 /** Pitch, note by note: typed, from a gauge, heard by a microphone or out of a recording. */
 export function PitchView() {

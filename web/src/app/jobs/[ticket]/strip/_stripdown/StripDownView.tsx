@@ -11,11 +11,10 @@ import {
   type OffPart,
 } from '@holotonos/core';
 import { useSearchParams } from 'next/navigation';
-import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { usePageKeys } from '@/frame/keysHere';
 import { pageKeys } from '@/frame/pageKeys';
-import { useFirstFocus } from '@/frame/useFirstFocus';
-import { Button, Form } from '@/ui/bootstrap';
+import { Button } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 import { Bands } from '@/job/JobShell';
 import { useStripControl } from '@/tube/StripControl';
@@ -23,143 +22,11 @@ import { Board } from './Board';
 import { NameOff } from './NameOff';
 import { PartDetails } from './PartDetails';
 import { Soaks } from './SoakPanel';
+import { BoardSize } from './BoardSize';
+import { PartList, type Line } from './PartList';
 
 /** What one press does at the strip-down, and strikes again. */
 const moves: ReadonlySet<EntryKind> = new Set(['part-off', 'part-on', 'named-off']);
-
-interface Line {
-  part: string;
-  name: string;
-  /** what stands beside the name */
-  words: string;
-  /** what stands beneath it */
-  why: string[];
-  missing: boolean;
-}
-
-/** Parts to take off or to put back, walked with the arrow keys; Enter does it. */
-function PartList({
-  label,
-  lines,
-  chosen,
-  onChoose,
-  onDo,
-  onUndo,
-  onName,
-  waits,
-  ticks,
-}: {
-  label: string;
-  lines: readonly Line[];
-  chosen: string | null;
-  onChoose: (part: string) => void;
-  onDo: (part: string) => void;
-  onUndo: () => void;
-  onName: () => void;
-  /** the keys are wanted elsewhere first */
-  waits: boolean;
-  ticks: boolean;
-}) {
-  const id = useId();
-  const list = useRef<HTMLUListElement>(null);
-  const at = lines.findIndex(({ part }) => part === chosen);
-  const move = (steps: number) => {
-    const to = lines[Math.max(0, Math.min(lines.length - 1, at + steps))];
-    if (to) onChoose(to.part);
-  };
-  useFirstFocus(list, waits);
-  useEffect(() => {
-    list.current?.querySelector('[aria-selected=true]')?.scrollIntoView({ block: 'nearest' });
-  }, [chosen]);
-  const onKeyDown = (event: KeyboardEvent) => {
-    const acts: Record<string, () => void> = {
-      ArrowDown: () => move(1),
-      ArrowUp: () => move(-1),
-      Home: () => move(-lines.length),
-      End: () => move(lines.length),
-      Enter: () => chosen !== null && onDo(chosen),
-      Backspace: onUndo,
-      n: onName,
-    };
-    const act = acts[event.key];
-    if (!act || event.ctrlKey || event.metaKey || event.altKey) return;
-    event.preventDefault();
-    act();
-  };
-  return (
-    <ul
-      ref={list}
-      className="part-list strip-list"
-      role="listbox"
-      aria-label={label}
-      tabIndex={0}
-      aria-activedescendant={at === -1 ? undefined : `${id}-${chosen}`}
-      onKeyDown={onKeyDown}
-    >
-      {lines.map(({ part, name, words, why, missing }) => (
-        <li
-          key={part}
-          id={`${id}-${part}`}
-          role="option"
-          aria-selected={part === chosen}
-          onClick={() => onChoose(part)}
-          onDoubleClick={() => onDo(part)}
-        >
-          {ticks && <span className="tick-box" aria-hidden="true" />}
-          <span>
-            {name} {words && <span className="soft">{words}</span>}
-            {why.map((reason) => (
-              <span key={reason} className={`d-block${missing ? '' : ' soft'}`}>
-                {reason}
-              </span>
-            ))}
-          </span>
-        </li>
-      ))}
-    </ul>
-  );
-}
-
-function BoardSize() {
-  const { state, write } = useJob();
-  const id = useId();
-  const [rows, setRows] = useState(String(state.board.rows));
-  const [columns, setColumns] = useState(String(state.board.columns));
-  return (
-    <form
-      className="d-flex flex-wrap gap-2 align-items-end mt-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        write('board', { rows: Number(rows), columns: Number(columns) });
-      }}
-    >
-      {(
-        [
-          ['Rows', rows, setRows, 26],
-          ['Columns', columns, setColumns, 40],
-        ] as const
-      ).map(([label, value, set, most]) => (
-        <div key={label}>
-          <Form.Label htmlFor={`${id}-${label}`} className="mb-0">
-            {label}
-          </Form.Label>
-          <Form.Control
-            id={`${id}-${label}`}
-            type="number"
-            min={1}
-            max={most}
-            style={{ width: '6rem' }}
-            value={value}
-            onChange={(event) => set(event.target.value)}
-          />
-        </div>
-      ))}
-      <Button type="submit" variant="quiet">
-        My board is this large
-      </Button>
-    </form>
-  );
-}
 
 const toLine = ({ part, name, where, cell, reasons, missing }: AssemblyLine): Line => ({
   part,
