@@ -68,6 +68,7 @@ describe('how far work reaches', () => {
       for (const id of on(section)) expect(moved).not.toContain(`rim:${id}`);
     expect(moved.filter((measure) => measure.startsWith('joint:'))).toEqual(['joint:neck-receiver', 'joint:body-bow']);
     expect(moved).toEqual(expect.arrayContaining(['body-line:body', 'bore:body', 'hinge:e-key', 'link:*']));
+    for (const key of ['neck-octave-key', 'low-c-key']) expect(moved).not.toContain(`hinge:${key}`);
     const posts = sax.posts.filter(({ section }) => section === 'body');
     expect(moved.filter((measure) => measure.startsWith('post:'))).toHaveLength(posts.length);
   });

@@ -3,7 +3,9 @@ import { applyOptions, instrumentType } from '../instruments';
 import { chanceFrom, type Chance } from '../simulation';
 import {
   compassOf,
+  heardAs,
   heardFrom,
+  heardOf,
   leakEffects,
   leaksByNote,
   placesOf,
@@ -39,6 +41,13 @@ const padOf = (hole: string, { type } = sax) => type.pads.find((pad) => pad.hole
 const spoiltBy = (hole: string, gap: number) =>
   leaksByNote(sax.sound, sax.notes, new Map([[hole, slit(padOf(hole), gap)]]));
 const lossOf = (losses: ReturnType<typeof spoiltBy>, id: string) => losses.find((note) => note.id === id)?.loss ?? NaN;
+
+test('what a note loses says how it is heard: from each limit on as the next', () => {
+  const limits = [0, heardFrom, 4, 9] as const;
+  expect(limits.map(heardOf)).toEqual(heardAs);
+  expect(limits.map((loss) => heardOf(loss - 0.01))).toEqual(['clear', 'clear', 'fuzzy', 'late']);
+  expect(heardOf(Infinity)).toBe('silent');
+});
 
 describe('leaks by note', () => {
   test('without a leak nothing is weaker and nothing moves', () =>
