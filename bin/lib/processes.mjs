@@ -54,6 +54,15 @@ export function processesIn(folder) {
   return allPids().filter((pid) => folderOf(pid) === real && stampOf(pid) !== null);
 }
 
+/** Every living process that this one has started, and what those have started in turn; those that went their own way are none. */
+export function familyOf(pid) {
+  const parents = new Map(allPids().map((each) => [each, parentOf(each)]));
+  const family = [];
+  for (let born = [pid]; born.length > 0; family.push(...born))
+    born = [...parents].flatMap(([each, parent]) => (born.includes(parent) && stampOf(each) !== null ? [each] : []));
+  return family;
+}
+
 /**
  * The processes a start of this checkout has left running as `part`. Each carries the name of its part in its
  * environment and works in the checkout, and both are asked of the process itself: a file could be half-written, copied

@@ -10,6 +10,7 @@ import { cluster, programs } from './postgres.mjs';
 import { preflight } from './preflight.mjs';
 import { Plain, showAtOnce } from './run.mjs';
 import { stages } from './stages.mjs';
+import { stoppable } from './stoppable.mjs';
 
 const bin = (name) => join(root, 'node_modules/.bin', name);
 const nodeOptions = '--experimental-vm-modules --disable-warning=ExperimentalWarning';
@@ -49,7 +50,8 @@ export const checks = [
 export const help = `bin/test [check …]
 
 Runs the named checks, or all:  ${checks.join(' ')}
-Installs what is missing. The last line says how many tests passed and failed.`;
+Installs what is missing. The last line says how many tests passed and failed.
+Told to stop (Ctrl-C, or by a signal) it ends whatever it has begun.`;
 
 /**
  * What is to be run, from the arguments.
@@ -79,11 +81,14 @@ export function closing(tally, broke) {
   return { line: `${passed} passed, ${failed} failed`, code: failed > 0 ? 1 : 0 };
 }
 
-/** Runs tasks in their order, so many at once. */
-async function side(tasks, lanes) {
+/** Runs tasks in their order, so many at once, until one is told to stop. */
+async function side(tasks, lanes, check) {
   const queue = [...tasks];
   const lane = async () => {
-    for (let next = queue.shift(); next; next = queue.shift()) await next();
+    for (let next = queue.shift(); next; next = queue.shift()) {
+      await next();
+      check();
+    }
   };
   await Promise.all(Array.from({ length: lanes }, lane));
 }
@@ -99,7 +104,7 @@ function ensureChromium(say) {
   }
 }
 
-async function runAll(wants, tally) {
+async function runAll(wants, tally, { check: goOn }) {
   const say = stages();
   const needsServer = ['store', 'web', 'cli', 'browser'].some((name) => wants.has(name));
   say(
@@ -122,6 +127,7 @@ async function runAll(wants, tally) {
   const timed = async (name, work) => {
     const begun = performance.now();
     const counts = await work();
+    goOn();
     const seconds = Math.round((performance.now() - begun) / 1000);
     tally.push({ name, ...counts, seconds });
     say(`${name}: ${counts.passed} passed, ${counts.failed} failed, ${seconds} s`);
@@ -198,6 +204,7 @@ async function runAll(wants, tally) {
         ),
       ],
       lanes,
+      goOn,
     );
     // After the others, for here time is what a page takes. Each file has a server, a database and a browser of its own.
     if (wants.has('browser'))
@@ -226,7 +233,7 @@ export async function main(args) {
   const tally = [];
   let broke = false;
   try {
-    await runAll(wants, tally);
+    await runAll(wants, tally, stoppable());
   } catch (error) {
     broke = true;
     console.error(error instanceof Plain ? error.message : error.stack);
