@@ -16,6 +16,7 @@ const note: Kind<'note', { text: string }, Room> = {
   fold: ({ inside, said }, { id, body: { text } }) => {
     if (text === 'bang') throw new Error('it went off');
     inside.set(text, id);
+    if (text === 'slip') throw new Error('it went off half way');
     said.push(text);
   },
   words: ({ text }, name) => `${name(text)} came in`,
@@ -85,6 +86,42 @@ describe('a logbook of any kinds', () => {
   test('one that cannot be taken in is set down as such, and the others go on', () => {
     const { unread, said } = log.fold(empty, [came(1, 'bang'), came(2, 'Ori')]);
     expect([said, [...unread]]).toEqual([['Ori'], [[id(1), 'note: it went off']]]);
+  });
+  test('one that goes off half way leaves nothing behind, however the entries are cut', () => {
+    const slip = 'note: it went off half way';
+    const list = [
+      came(1, 'Ori'),
+      came(2, 'slip'),
+      came(3, 'Mara'),
+      struck(4, 1),
+      came(5, 'slip'),
+      came(6, 'bang'),
+      came(7, 'Jo'),
+    ];
+    const whole = log.fold(empty, list);
+    expect([whole.said, [...whole.inside.keys()], whole.seq]).toEqual([['Mara', 'Jo'], ['Mara', 'Jo'], 7]);
+    expect([...whole.unread]).toEqual([
+      [id(2), slip],
+      [id(5), slip],
+      [id(6), 'note: it went off'],
+    ]);
+    expect(whole.entries).toEqual(list);
+    for (let cut = 1; cut < list.length; cut += 1)
+      expect(log.fold(log.fold(empty, list.slice(0, cut)), list.slice(cut))).toEqual(whole);
+    expect(list.reduce((state, each) => log.fold(state, [each]), empty)).toEqual(whole);
+    const reader = log.reader();
+    for (const each of list) reader.add(each);
+    const { said, inside, unread, seq, entries } = reader.state();
+    expect({ said, inside, unread, seq, entries }).toEqual({
+      said: whole.said,
+      inside: whole.inside,
+      unread: whole.unread,
+      seq: 7,
+      entries: list,
+    });
+    // Struck, it is no longer what cannot be read.
+    expect([...log.fold(whole, [struck(8, 5)]).unread.keys()]).toEqual([id(2), id(6)]);
+    expect([empty.said, [...empty.inside]]).toEqual([[], []]);
   });
   test('form is held by the schema, then by the kind', () => {
     const { seq: _, receivedAt: __, ...fresh } = came(1, 'Ori');

@@ -17,7 +17,7 @@ export interface LogbookReader<State, E> {
   /** enough of the state before the next entry for `misfits`; written on, so not to be kept */
   state: () => State;
   add: (entry: E) => void;
-  /** entries folded again because of strikes: what the reading has cost beyond its length */
+  /** entries folded again because of strikes, and of what cannot be read: what the reading has cost beyond its length */
   refolded: () => number;
 }
 
@@ -33,11 +33,17 @@ export interface Logbook<State, New, E> {
   fold: (state: State, more: readonly E[]) => State;
   /**
    * Reads a logbook entry by entry and in place: linear, where folding a state anew for each entry is quadratic. Only a
-   * strike of what later entries are checked against folds all again.
+   * strike of what later entries are checked against, or an entry that cannot be taken in, folds all again.
    */
   reader: () => LogbookReader<State, E>;
   /** What an entry says, in a line. */
   words: (entry: E, names: ReadonlyMap<string, string>) => Phrase;
+}
+
+/** An entry that could not be taken in: its place in the list it came in, and why. */
+interface WentOff {
+  at: number;
+  problem: string;
 }
 
 /** Makes a logbook of a set of kinds. It knows what an entry is, not what it is about. */
@@ -79,25 +85,46 @@ export function logbookOf<
       if (byId.get(target)?.kind !== 'strike' && !struck.has(target)) struck.set(target, entry.id);
     }
   };
-  const takeIn = (draft: Open, entries: readonly E[]) => {
-    collectStrikes(draft, entries);
+  /** Takes entries in, in their order, until one goes off: then what it was, and the draft is half written. */
+  const takeIn = (draft: Open, entries: readonly E[], from = 0, to = entries.length): WentOff | null => {
     const { entries: all, struck } = draft;
-    for (const entry of entries) {
+    for (let at = from; at < to; at += 1) {
+      const entry = entries[at] as E;
       all.push(entry);
       draft.seq = Math.max(draft.seq, entry.seq);
       if (struck.has(entry.id)) continue;
       try {
         kindOf(entry.kind)?.fold(draft as unknown as Draft<State>, entry);
       } catch (error) {
-        // One entry that cannot be taken in is set down as such; the others go on.
-        draft.unread.set(entry.id, `${entry.kind}: ${(error as Error).message}`);
+        return { at, problem: `${entry.kind}: ${(error as Error).message}` };
       }
     }
+    return null;
   };
+  /**
+   * One entry that cannot be taken in is set down as such, and the others go on. It leaves nothing of itself behind: what
+   * came before it since the last such one is taken in again.
+   */
   const foldOnto = (before: State, entries: readonly E[]): State => {
-    const { draft, close } = draftOf(before);
-    takeIn(draft as unknown as Open, entries);
-    return close();
+    let sound = before;
+    for (let from = 0; ;) {
+      const open = () => {
+        const { draft, close } = draftOf(sound);
+        if (from === 0) collectStrikes(draft as unknown as Open, entries);
+        return { draft: draft as unknown as Open, close };
+      };
+      const tried = open();
+      const wentOff = takeIn(tried.draft, entries, from);
+      if (!wentOff) return tried.close();
+      const { draft, close } = open();
+      takeIn(draft, entries, from, wentOff.at);
+      const entry = entries[wentOff.at] as E;
+      draft.entries.push(entry);
+      draft.seq = Math.max(draft.seq, entry.seq);
+      draft.unread.set(entry.id, wentOff.problem);
+      sound = close();
+      from = wentOff.at + 1;
+    }
   };
   const bySeq = (a: E, b: E) => a.seq - b.seq;
 
@@ -134,11 +161,13 @@ export function logbookOf<
           const open = draft as unknown as Open;
           const target = entry.kind === 'strike' ? open.byId.get((entry.body as { entry: string }).entry) : undefined;
           const undoes = target !== undefined && kindOf(target.kind)?.bears !== false && !open.struck.has(target.id);
-          if (!undoes) return takeIn(open, [entry]);
-          again += open.entries.length;
-          const all = [...open.entries, entry];
-          draft = draftOf(empty).draft;
-          takeIn(draft as unknown as Open, all);
+          const all = undoes ? [...open.entries, entry] : open.entries;
+          if (!undoes) {
+            collectStrikes(open, [entry]);
+            if (!takeIn(open, [entry])) return;
+          }
+          again += all.length - 1;
+          draft = draftOf(foldOnto(empty, all)).draft;
         },
       };
     },
