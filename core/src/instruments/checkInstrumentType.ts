@@ -1,6 +1,7 @@
 import type { Problem } from '../solvers/contract';
 import { isThere, mostOptions, optionChoices } from './applyOptions';
 import type { InstrumentType } from './instrumentType.schema';
+import { printQuantity, rulerOf, size, type LengthUnit } from '../units';
 import { rodsOf } from './spans';
 
 /** The lists whose ids name parts: no two parts may share one. */
@@ -32,8 +33,10 @@ function carryingCircle(links: readonly { driver: string; follower: string }[]):
 }
 
 /** Problems of the type as it stands with one choice of its options; paths name rows of the whole type. */
-function problemsWithOptions(type: InstrumentType, chosen: ReadonlySet<string>): Problem[] {
+function problemsWithOptions(type: InstrumentType, chosen: ReadonlySet<string>, unit: LengthUnit): Problem[] {
   const problems: Problem[] = [];
+  const told = (mm: number) => printQuantity(size(mm), unit);
+  const toldAlong = (mm: number) => printQuantity(size(mm), rulerOf(unit));
   const say = (path: string, message: string) => problems.push({ path, message });
   const rows = <L extends RowList>(list: L): [InstrumentType[L][number], string][] =>
     type[list].flatMap((row, i) => (isThere(row, chosen) ? [[row as InstrumentType[L][number], `/${list}/${i}`]] : []));
@@ -53,7 +56,8 @@ function problemsWithOptions(type: InstrumentType, chosen: ReadonlySet<string>):
   const onSection = (path: string, section: string, at: number) => {
     const found = sections.get(section);
     if (!found) say(`${path}/section`, `there is no section “${section}”`);
-    else if (at > found.length) say(path, `lies ${at} mm along ${found.name}, which is ${found.length} mm long`);
+    else if (at > found.length)
+      say(path, `lies ${toldAlong(at)} along ${found.name}, which is ${toldAlong(found.length)} long`);
   };
   const each = (path: string, ids: readonly string[] | undefined, known: (id: string) => boolean, what: string) =>
     ids?.forEach((id, i) => {
@@ -73,7 +77,8 @@ function problemsWithOptions(type: InstrumentType, chosen: ReadonlySet<string>):
   for (const [{ bore, length }, path] of rows('sections')) {
     if (bore.some(({ at }, k) => k > 0 && at <= (bore[k - 1]?.at ?? 0)))
       say(`${path}/bore`, 'must run down the section');
-    if ((bore.at(-1)?.at ?? 0) > length) say(`${path}/bore`, `runs past the section's ${length} mm`);
+    if ((bore.at(-1)?.at ?? 0) > length)
+      say(`${path}/bore`, `runs past the end of the section at ${toldAlong(length)}`);
   }
   for (const [{ upper, lower, tenon }, path] of rows('joints')) {
     each(path, [upper, lower], (id) => sections.has(id), 'section');
@@ -109,7 +114,7 @@ function problemsWithOptions(type: InstrumentType, chosen: ReadonlySet<string>):
     const covered = holes.get(hole);
     if (!covered) say(`${path}/hole`, `a pad without a hole: there is no hole “${hole}”`);
     else if (diameter <= covered.diameter)
-      say(`${path}/diameter`, `must be wider than its hole (${covered.diameter} mm)`);
+      say(`${path}/diameter`, `must be wider than its hole (${told(covered.diameter)})`);
     if (seen.has(hole)) say(`${path}/hole`, `“${hole}” has two pads`);
     seen.add(hole);
     if (!keys.has(key)) say(`${path}/key`, `there is no key “${key}”`);
@@ -135,8 +140,10 @@ function problemsWithOptions(type: InstrumentType, chosen: ReadonlySet<string>):
 /**
  * Is the type whole in itself, whichever of its options are chosen? Every name leads somewhere, every place lies on
  * its section, no part's id stands twice, no links run in a circle.
+ *
+ * @param unit the unit lengths are told in
  */
-export function instrumentTypeProblems(type: InstrumentType): Problem[] {
+export function instrumentTypeProblems(type: InstrumentType, unit: LengthUnit = 'mm'): Problem[] {
   const problems: Problem[] = [];
   if (type.options.length > mostOptions)
     problems.push({
@@ -154,7 +161,7 @@ export function instrumentTypeProblems(type: InstrumentType): Problem[] {
       }
     });
   }
-  for (const choice of optionChoices(type)) problems.push(...problemsWithOptions(type, new Set(choice)));
+  for (const choice of optionChoices(type)) problems.push(...problemsWithOptions(type, new Set(choice), unit));
   const unlike = new Map(problems.map((problem) => [`${problem.path} ${problem.message}`, problem]));
   return [...unlike.values()];
 }

@@ -117,6 +117,15 @@ describe('the checker', () => {
     ['a pad narrower than its hole', (t) => (first(t.pads).diameter = 1), /wider than its hole/],
     ['two pads on one hole', (t) => t.pads.push(structuredClone(first(t.pads))), /has two pads/],
     ['a hole past the end', (t) => (first(t.holes).at = 4000), /4000 mm along/],
+    [
+      'a rod past the end',
+      (t) => (first(t.rods).to = 4000),
+      /\/rods\/0 lies 4000 mm along .*, which is [\d.]+ mm long/,
+    ],
+    ['a rod upside down', (t) => (first(t.rods).from = 4000), /\/rods\/0\/from must lie above/],
+    ['a post past the end', (t) => (first(t.posts).at = 4000), /\/posts\/0 lies/],
+    ['a fitting on no section', (t) => (first(t.fittings).section = 'none'), /\/fittings\/0\/section there is no/],
+    ['a bore longer than its section', (t) => (first(t.sections).length = 10), /past the end of the section at 10 mm/],
     ['a rod through no posts', (t) => t.posts.splice(0, 4), /needs two posts/],
     ['a post on no rod', (t) => (first(t.posts).rod = 'none'), /there is no rod “none”/],
     ['an id twice', (t) => t.holes.push(structuredClone(first(t.holes))), /stands twice: in holes and in holes/],
@@ -139,6 +148,18 @@ describe('the checker', () => {
     ['a bore running up', (t) => first(t.sections).bore.reverse(), /run down the section/],
     ['a measuring point on nothing', (t) => (first(t.measuringPoints).part = 'none'), /no part “none”/],
   ])('finds %s', (_name, change, message) => expect(broken((type) => void change(type))).toMatch(message));
+});
+
+test('what is wrong with a type is told in the unit of the job, places as on a ruler', () => {
+  const [hole, ...holes] = flute.holes;
+  const [pad] = flute.pads;
+  if (!hole || !pad) throw new Error('a flute has both');
+  const wrong = { ...flute, holes: [{ ...hole, at: 2540 }, ...holes], pads: [{ ...pad, diameter: 1 }] };
+  const said = (unit: 'in' | 'thou') => instrumentTypeProblems(wrong, unit).map(({ message }) => message);
+  expect(said('in')[0]).toMatch(/^lies 100 in along .*, which is [\d.]+ in long$/);
+  expect(said('thou')[0]).toMatch(/^lies 100 in along/);
+  expect(said('thou').join()).toMatch(/wider than its hole \([\d.]+ thou\)/);
+  expect([...said('in'), ...said('thou')].filter((words) => /\bmm\b/.test(words))).toEqual([]);
 });
 
 describe('options', () => {
