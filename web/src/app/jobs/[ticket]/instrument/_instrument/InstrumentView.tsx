@@ -134,10 +134,18 @@ export function InstrumentView() {
     if ('hole' in row) return `${name(row.hole)} under ${name(row.key)}`;
     return row.name;
   };
+  /** What a problem is about: its path names a row of a list. */
+  const partAt = (path: string) => {
+    const [, of = '', place = ''] = path.split('/');
+    const about = (type as unknown as Record<string, unknown>)[of];
+    const found = Array.isArray(about) ? (about as Row[])[Number(place)] : undefined;
+    const words = found && ('name' in found || 'driver' in found || 'hole' in found) ? wordsOf(found) : '';
+    return words === '' ? null : <strong>{words}: </strong>;
+  };
   const order = new Map(downTheTube(type, rows.map(rowId)).map((id, i) => [id, i]));
   const sorted = [...rows].sort((a, b) => (order.get(rowId(a)) ?? 0) - (order.get(rowId(b)) ?? 0));
   const row = rows.find((each) => rowId(each) === chosen) ?? null;
-  const problems = useMemo(() => instrumentTypeProblems(type), [type]);
+  const problems = useMemo(() => instrumentTypeProblems(type, unit), [type, unit]);
   const places = useMemo(() => measuringPoints(type).length, [type]);
   const assumed = useMemo(
     () => lists.flatMap((each) => (type[each] as readonly Row[]).filter((one) => one.assumed)).length,
@@ -242,7 +250,10 @@ export function InstrumentView() {
             <strong>Still loose:</strong>
             <ul className="mb-0">
               {problems.slice(0, 6).map(({ path, message }) => (
-                <li key={`${path} ${message}`}>{message}</li>
+                <li key={`${path} ${message}`}>
+                  {partAt(path)}
+                  {message}
+                </li>
               ))}
             </ul>
           </div>

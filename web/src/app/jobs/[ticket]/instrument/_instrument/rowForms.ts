@@ -244,7 +244,7 @@ export function rowFrom(
       if (typeof figure === 'string') return { ok: false, wrong: { field, words: `${label}: ${figure}` } };
       row[field] = figure;
     } else if (!open) row[field] = isFigure(kind) ? stood[field] : value;
-    else if (stands) {
+    else if (stands && (!before || field in stood)) {
       row[field] = isAssumed(stood, field) ? stood[field] : stands(type);
       if (isFigure(kind)) assumed.push(field);
     }
