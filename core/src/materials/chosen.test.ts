@@ -40,6 +40,7 @@ describe('what parts are given out of the drawers', () => {
     // Done a second time it takes nothing a second time.
     putIn(job, ['pad:e']);
     expect(usedOf(job.state)).toEqual([{ item: 'pad-31', count: 2 }]);
+    expect(job.state.chosen.get('pad:e')?.taken).toBe(done);
     job.write('strike', { entry: done });
     expect(usedOf(job.state)).toEqual([{ item: 'pad-31', count: 1 }]);
   });

@@ -83,6 +83,19 @@ describe('work that needs keys off, in a repair', () => {
     expect(off.indexOf('G♯ key')).toBeLessThan(off.indexOf('F♯ key'));
     expect(line('assemble-some:instrument')).toBe(`Back on: ${[...off].reverse().join(', ')}.`);
   });
+  test('names one key that comes off alone, and none where none does', () => {
+    const alone = sax.holes.find(({ id }) => {
+      const [first] = plan({ scope: 'repair', findings: found(['rim-warped', id]) });
+      return first?.keys?.length === 1;
+    });
+    if (!alone) throw new Error('some key of a saxophone stands alone');
+    const job = new TestJob();
+    job.finding('rim-warped', alone.id);
+    expect(stepOf(job, 'strip-some:instrument')?.how.at(-1)).toMatch(/^Off, in this order: [^,]+\.$/);
+    const lines = stepOf(job, 'dress-rim:' + alone.id)?.how ?? [];
+    expect(lines.length).toBeGreaterThan(0);
+    expect(lines.filter((line) => /^(Off|Back on)/.test(line))).toEqual([]);
+  });
   test('what came off or was reached is looked at before it counts as good', () => {
     const job = new TestJob();
     job.finding('rim-warped', 'low-b');

@@ -92,6 +92,14 @@ describe('what a page shows of entries that are on their way', () => {
   test('each reads in a line', () => {
     const words = story.map((each) => shopEntryWords(each, new Map()).join(''));
     expect(words).toContain('Step: Oil');
+    const first = { ticket: 'LL-1', operation: 'oil:body' };
+    const order = (more: object) =>
+      shopEntryWords(
+        entry(40, 'bench-order', { first, second: { ...first, ticket: 'LL-2' }, ...more }),
+        new Map(),
+      ).join('');
+    expect(order({})).toBe('LL-1 oil:body before LL-2 oil:body');
+    expect(order({ withdrawn: true })).toBe('LL-1 oil:body no longer before LL-2 oil:body');
     expect(words).toContain('A bench asks who is there after 20 min without a touch');
     expect(new Set(words).size).toBe(story.length);
   });
