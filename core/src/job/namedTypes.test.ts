@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { instrumentType, knowTypes, shippedTypes, type InstrumentType } from '../instruments';
-import { foldJob, namedTypes, type Entry } from '.';
+import { emptyJobState, foldJob, misfits, namedTypes, type Entry } from '.';
 
 const intake = (seq: number, body: object): Entry =>
   ({
@@ -42,4 +42,18 @@ test('a correction that names a type nobody here knows leaves the page with the 
 test('a correction that names another known type takes it', () => {
   const job = foldJob([intake(1, { instrumentType: 'oboe' }), intake(2, { instrumentType: 'piccolo' })]);
   expect(job.instrument?.id).toBe('piccolo');
+});
+test('an intake stays of its ticket, and of a type that is known, came with it, or is the one there was', () => {
+  const wrong = (state: ReturnType<typeof foldJob>, body: object) =>
+    misfits(state, intake(9, body)).map(({ path, message }) => `${path} ${message}`);
+  const nowhere = { instrumentType: 'nowhere' };
+  expect(wrong(emptyJobState, nowhere)).toEqual([
+    '/body/instrumentType “nowhere” is not a type known here, and none came with the intake',
+  ]);
+  expect(wrong(emptyJobState, { ...nowhere, type: own })).toEqual([]);
+  expect(wrong(emptyJobState, { instrumentType: 'oboe' })).toEqual([]);
+  expect(wrong(foldJob([intake(1, nowhere)]), nowhere)).toEqual([]);
+  const oboe = foldJob([intake(1, { instrumentType: 'oboe' })]);
+  expect(wrong(oboe, { instrumentType: 'oboe', ticket: 'T-2' })).toEqual(['/body/ticket must stay T-1']);
+  expect(wrong(oboe, { instrumentType: 'oboe', owner: 'p' })).toEqual([]);
 });
