@@ -73,9 +73,13 @@ export function logbookOf<
     return kindOf(kind)?.misfits?.(state, body) ?? [];
   };
 
-  /** Notes which entries are struck. The first strike counts; a strike itself cannot be struck. */
-  const collectStrikes = ({ byId, struck }: Open, entries: readonly E[]) => {
+  /**
+   * Notes what is written, and which of it is struck, before any of it is taken in. The first strike counts; a strike itself
+   * cannot be struck.
+   */
+  const noteDown = ({ entries: all, byId, struck }: Open, entries: readonly E[]) => {
     for (const entry of entries) {
+      all.push(entry);
       byId.set(entry.id, entry);
       if (entry.kind === 'strike') struck.delete(entry.id);
     }
@@ -87,10 +91,9 @@ export function logbookOf<
   };
   /** Takes entries in, in their order, until one goes off: then what it was, and the draft is half written. */
   const takeIn = (draft: Open, entries: readonly E[], from = 0, to = entries.length): WentOff | null => {
-    const { entries: all, struck } = draft;
+    const { struck } = draft;
     for (let at = from; at < to; at += 1) {
       const entry = entries[at] as E;
-      all.push(entry);
       draft.seq = Math.max(draft.seq, entry.seq);
       if (struck.has(entry.id)) continue;
       try {
@@ -110,7 +113,7 @@ export function logbookOf<
     for (let from = 0; ;) {
       const open = () => {
         const { draft, close } = draftOf(sound);
-        if (from === 0) collectStrikes(draft as unknown as Open, entries);
+        if (from === 0) noteDown(draft as unknown as Open, entries);
         return { draft: draft as unknown as Open, close };
       };
       const tried = open();
@@ -119,7 +122,6 @@ export function logbookOf<
       const { draft, close } = open();
       takeIn(draft, entries, from, wentOff.at);
       const entry = entries[wentOff.at] as E;
-      draft.entries.push(entry);
       draft.seq = Math.max(draft.seq, entry.seq);
       draft.unread.set(entry.id, wentOff.problem);
       sound = close();
@@ -163,7 +165,7 @@ export function logbookOf<
           const undoes = target !== undefined && kindOf(target.kind)?.bears !== false && !open.struck.has(target.id);
           const all = undoes ? [...open.entries, entry] : open.entries;
           if (!undoes) {
-            collectStrikes(open, [entry]);
+            noteDown(open, [entry]);
             if (!takeIn(open, [entry])) return;
           }
           again += all.length - 1;
