@@ -65,6 +65,9 @@ describe('a logbook read in place', () => {
     };
     expect(refolded('note', { text: 'x' })).toBe(0);
     expect(refolded('sign-off', { ownerCautions: [] })).toBe(2);
+    // What is in a part is not chosen anew.
+    const thing = { kind: 'pad', diameter: 31, thickness: 4 };
+    expect(refolded('chosen', { lines: [{ part: 'e', use: 'pad', item: 'pad-31', thing, count: 1 }] })).toBe(2);
   });
 });
 
