@@ -1,5 +1,6 @@
 import { lagOf } from './lag';
-import { keyState, mechanismOf, press, type Forces } from './mechanism';
+import type { Forces } from './balance';
+import { keyState, mechanismOf, press } from './mechanism';
 import type { JobMechanism } from './jobMechanism';
 import { leastWhere } from './leastWhere';
 

@@ -1,4 +1,5 @@
-import { keyState, mechanismOf, press, type Forces, type MechanismInput, type Pressed } from './mechanism';
+import type { Forces } from './balance';
+import { keyState, mechanismOf, press, type MechanismInput, type Pressed } from './mechanism';
 import { sealingForce } from './sealingForce';
 
 /** How a pad stands under a press. */

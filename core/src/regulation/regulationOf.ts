@@ -10,7 +10,7 @@ import { leastWhere } from './leastWhere';
 import { looksAt, turnsSince, type LinkLook, type RegulatedJob } from './linkLooks';
 import type { RegulateInput } from './regulate.schema';
 import type { LinkageOutput } from './linkage.schema';
-import type { Forces } from './mechanism';
+import type { Forces } from './balance';
 import { ownRules } from './ownRules';
 import type { RuleChange } from './ruleChange.schema';
 import { ruleModels } from './ruleValues';

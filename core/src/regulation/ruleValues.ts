@@ -1,15 +1,7 @@
 import { Unsolvable } from '../metrology';
 import { oneOfEach } from '../solvers/checks';
-import {
-  keyState,
-  linkGaps,
-  mechanismOf,
-  press,
-  withGaps,
-  type Forces,
-  type Mechanism,
-  type Pressed,
-} from './mechanism';
+import type { Forces } from './balance';
+import { keyState, linkGaps, mechanismOf, press, withGaps, type Mechanism, type Pressed } from './mechanism';
 import { lagAt, mostForce } from './lag';
 import type { RegulateInput } from './regulate.schema';
 

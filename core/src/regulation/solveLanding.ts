@@ -1,7 +1,8 @@
 import { Unsolvable } from '../metrology';
 import { oneOfEach } from '../solvers/checks';
 import type { LandingInput, LandingOutput } from './landing.schema';
-import { keyState, mechanismOf, press, type Forces, type Mechanism, type Pressed } from './mechanism';
+import type { Forces } from './balance';
+import { keyState, mechanismOf, press, type Mechanism, type Pressed } from './mechanism';
 import { sameForce, sealingForce } from './sealingForce';
 
 /** Seals of the pads under a growing press, and how to see them again at one force. */
