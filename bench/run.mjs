@@ -423,6 +423,37 @@ async function benchRound(page, address) {
   report('  slowest of twenty', Math.max(...waits), 'ms', '≤ 100');
 }
 
+/** From the name of whoever takes over to the page that is theirs. From then on nobody comes in without a key. */
+async function benchHands(page, address) {
+  await page.goto(`${address}/sign-in`);
+  await page.evaluate(async () => {
+    const send = (path, body) =>
+      fetch(`/api/auth${path}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+      });
+    await send('/first-owner', { name: 'Ottoline Marsh', email: 'bench@shop.example', password: 'only for a while' });
+    await send('/keys', { name: 'Perrin Oake', role: 'technician', pin: '2718' });
+    await send('/keys', { name: 'Juno Tam', role: 'apprentice', pin: '3141' });
+  });
+  await page.goto(`${address}/jobs/LL-203`);
+  const waits = [];
+  for (let i = 0; i < 10; i += 1) {
+    const [name, pin] = i % 2 === 0 ? ['Juno Tam', '3141'] : ['Perrin Oake', '2718'];
+    await page.locator('button.hands').click();
+    await page.waitForSelector('.takers button');
+    const from = performance.now();
+    await page.locator(`.takers button ::-p-text(${name})`).click();
+    await page.keyboard.type(pin);
+    await page.keyboard.press('Enter');
+    await page.waitForSelector(`::-p-aria([name="${name} is at the bench: change hands"])`);
+    waits.push(performance.now() - from);
+  }
+  report('hands change: name to page', median(waits), 'ms', '≤ 2000');
+  report('  slowest of ten', Math.max(...waits), 'ms', '≤ 2000');
+}
+
 async function benchPages(address) {
   const { default: puppeteer } = await import('puppeteer-core');
   const browser = await puppeteer.launch(chromiumLaunch());
@@ -464,6 +495,7 @@ async function benchPages(address) {
     report('Enter to figure and verdict on screen', median(waits), 'ms', '≤ 100');
     report('  slowest of twelve', Math.max(...waits), 'ms', '≤ 100');
     await benchRound(page, address);
+    await benchHands(page, address);
   } finally {
     await browser.close();
   }

@@ -22,16 +22,14 @@ const hands: { name: string; role: Role; pin: string }[] = [
   { name: 'Zoë Färber', role: 'desk', pin: '1618' },
 ];
 const seen = (name: string) => `${name} is at the bench: change hands`;
-/** Somebody else takes over, by name and number; the time it took, ms. */
-async function change(name: string, pin: string): Promise<number> {
+/** Somebody else takes over, by name and number. How long that takes is measured in `bench/run.mjs`. */
+async function change(name: string, pin: string): Promise<void> {
   await page.locator('button.hands').click();
   await page.waitForSelector('.takers button');
-  const begun = Date.now();
   await page.locator(`.takers button ::-p-text(${name})`).click();
   await page.keyboard.type(pin);
   await page.keyboard.press('Enter');
   await page.waitForSelector(`::-p-aria([name="${seen(name)}"])`);
-  return Date.now() - begun;
 }
 
 /** Whose names stand under the entries that say this, once there is one. */
@@ -124,11 +122,13 @@ describe('a shop gets its lock', () => {
     expect(rows).toEqual([{ name: owner.name, role: 'owner' }, ...hands.map(({ name, role }) => ({ name, role }))]);
   });
 
-  test('hands change in under two seconds without losing what is on the screen, and each signs', async () => {
+  test('hands change without leaving the page or losing what is on the screen, and each signs', async () => {
     await page.goto(`${app.address}/jobs/LL-203`);
     await tick(page, 'textarea');
     await page.keyboard.type('half written');
-    expect(await change('Juno Tam', '3141')).toBeLessThan(2000);
+    await page.evaluate(() => document.body.setAttribute('data-stays', ''));
+    await change('Juno Tam', '3141');
+    expect(await page.$('[data-stays]')).not.toBeNull();
     expect(await page.$eval('textarea', (field) => field.value)).toBe('half written');
     await press(page, 'Write it down');
     await seeText(page, 'half written');
