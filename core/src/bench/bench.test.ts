@@ -157,6 +157,8 @@ describe('the bench as a question to the scheduler', () => {
       { task: id, kind: 'work', from: now, to: '2026-11-23T09:15:00.000Z', person: null },
       { task: id, kind: 'cure', from: '2026-11-23T09:15:00.000Z', to: '2026-11-23T09:25:00.000Z', person: null },
     ]);
+    // What needs no waiting has no stretch of it.
+    expect(stretches.filter(({ from, to }) => from >= to)).toEqual([]);
     expect(splitTask(id)).toEqual({ ticket: 'A', operation: 'replace-pad:g' });
     // While the step is only planned nothing cures, whatever the clock says; once it is done it does, until it has.
     const during = '2026-11-23T09:20:00.000Z';

@@ -106,6 +106,14 @@ describe('an instrument nobody has looked at', () => {
       pressedUnder(mechanism, [forces as never])[0]?.keys.find(({ id }) => id === 'g-sharp-key')?.sealed;
     expect([gSharp({}), gSharp({ 'g-sharp-lever': touch })]).toEqual([true, false]);
     expect(gSharp({ 'g-sharp-lever': touch, 'f-key': touch })).toBe(true);
+    // However strong the cup's own spring was read, its lever is stronger.
+    const strong = jobOf(sax);
+    strong.read({ group: 'spring', part: 'g-sharp-key', measure: 'force', clock: 0 }, 1.5, 'force-gauge');
+    const now = regulationOf(strong.state, sax, films);
+    const lever = now.mechanism.keys.find(({ id }) => id === 'g-sharp-lever');
+    expect(lever?.spring.force).toBeGreaterThan(2 * 1.5);
+    const [atRest] = pressedUnder(now.mechanism, [{}]);
+    expect(atRest?.keys.find(({ id }) => id === 'g-sharp-key')?.sealed).toBe(true);
   });
 });
 

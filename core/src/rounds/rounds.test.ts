@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { sax, TestJob } from '../../tests/testJob';
 import { measuringPoints } from '../measures';
 import { downTheTube } from '../instruments';
+import { misfits } from '../job';
 import { pointOf, padPoint } from '../measures';
 import { pointKey, type MeasuringPoint } from '../readings';
 import { usualGauge } from '../metrology';
@@ -49,6 +50,12 @@ describe('a round', () => {
     if (!round) throw new Error('no round');
     return roundProgress(job.state, round);
   };
+  test('is of parts the instrument has, to the last of its points', () => {
+    const wrong = (list: readonly object[]) =>
+      misfits(new TestJob().state, { kind: 'round', body: { round: id, name: 'Pads', points: list } } as never);
+    expect(wrong(points)).toEqual([]);
+    expect(wrong([...points, padPoint('nowhere', 0)])).toMatchObject([{ message: expect.stringContaining('nowhere') }]);
+  });
   test('goes on where it stood: only readings younger than it count', () => {
     const job = new TestJob();
     job.read(points[0] as MeasuringPoint, 0.01);
