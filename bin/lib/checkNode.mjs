@@ -1,7 +1,7 @@
 // Nothing but plain old syntax in here: it has to run, and speak, on a Node that can run nothing else of ours.
 
 /** The oldest Node that has all that is used, as package.json states it too. */
-export var neededNode = '20.11.0';
+export var neededNode = '20.12.0';
 
 /** Is version a at least version b? Both as 20.11.0 */
 export function isAtLeast(a, b) {

@@ -60,9 +60,10 @@ describe('what Node is needed', () => {
     ['9.20.30', '20.11.0', false],
   ])('%s is at least %s: %p', (a, b, holds) => expect(isAtLeast(a, b)).toBe(holds));
   test('an old one is named with its place and where a newer one comes from', () => {
-    expect(nodeProblem('v20.11.0', '/usr/bin/node')).toBeNull();
+    expect(nodeProblem(`v${neededNode}`, '/usr/bin/node')).toBeNull();
+    expect(nodeProblem('v20.11.1', '/usr/bin/node')).not.toBeNull();
     const words = nodeProblem('v18.19.0', '/usr/bin/node') ?? '';
-    expect(words).toMatch(/20\.11\.0 or newer; \/usr\/bin\/node is Node 18\.19\.0/);
+    expect(words).toMatch(/20\.12\.0 or newer; \/usr\/bin\/node is Node 18\.19\.0/);
     expect(words).toMatch(/apt-get update && apt-get install nodejs/);
   });
   test('package.json states the same', () => {
