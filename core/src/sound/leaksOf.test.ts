@@ -55,7 +55,7 @@ describe('what is known to let air out', () => {
     job.write('tick', { group: 'pad', part: 'a', says: 'no-light' });
     expect(leakAt(job, 'a')).toBeNull();
     job.write('tick', { group: 'pad', part: 'a', says: 'free-front', film: 0.08 });
-    expect(leakAt(job, 'a')?.slit.gap).toBe(0.08);
+    expect(leakAt(job, 'a')).toMatchObject({ measured: false, slit: { gap: 0.08 } });
     job.write('observation', { part: 'a', about: 'light', sectors: [] });
     expect(leakAt(job, 'a')).toBeNull();
   });
@@ -77,7 +77,10 @@ describe('what is known to let air out', () => {
     const joint = sax.joints[0]?.id ?? '';
     const read = (measure: 'leak' | 'leak-baseline', value: number) =>
       job.read({ group: 'joint', part: joint, measure, clock: 0 }, value, 'leak-tester');
+    job.write('tick', { group: 'joint', part: joint, says: 'leaks' });
+    expect(leakAt(job, `joint:${joint}`)).toMatchObject({ measured: false, words: ['it was found to leak'] });
     read('leak', 60);
+    expect(leakAt(job, `joint:${joint}`)?.measured).toBe(true);
     const whole = leakAt(job, `joint:${joint}`)?.slit;
     read('leak-baseline', 52.5);
     const less = leakAt(job, `joint:${joint}`)?.slit;
