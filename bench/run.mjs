@@ -3,6 +3,7 @@
 // node bench/run.mjs [core|page]
 import { median, report } from './measures.mjs';
 import { shippedCore } from './shipped-core.mjs';
+import { giveKeys } from './own-keys.mjs';
 import { withServer } from './own-server.mjs';
 import { chromiumLaunch } from '../bin/lib/chromium.mjs';
 
@@ -425,18 +426,7 @@ async function benchRound(page, address) {
 
 /** From the name of whoever takes over to the page that is theirs. From then on nobody comes in without a key. */
 async function benchHands(page, address) {
-  await page.goto(`${address}/sign-in`);
-  await page.evaluate(async () => {
-    const send = (path, body) =>
-      fetch(`/api/auth${path}`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify(body),
-      });
-    await send('/first-owner', { name: 'Ottoline Marsh', email: 'bench@shop.example', password: 'only for a while' });
-    await send('/keys', { name: 'Perrin Oake', role: 'technician', pin: '2718' });
-    await send('/keys', { name: 'Juno Tam', role: 'apprentice', pin: '3141' });
-  });
+  await giveKeys(page, address);
   await page.goto(`${address}/jobs/LL-203`);
   const waits = [];
   for (let i = 0; i < 10; i += 1) {

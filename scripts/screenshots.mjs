@@ -4,6 +4,7 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import puppeteer from 'puppeteer-core';
+import { giveKeys } from '../bench/own-keys.mjs';
 import { withServer } from '../bench/own-server.mjs';
 import { chromiumLaunch } from '../bin/lib/chromium.mjs';
 import { root } from '../bin/lib/paths.mjs';
@@ -73,22 +74,7 @@ const views = {
   'sign-in': {
     press: 'Ottoline Marsh is at the bench: change hands',
     before: async ({ address, page }) => {
-      await page.goto(`${address}/sign-in`);
-      await page.evaluate(async () => {
-        const send = (path, body) =>
-          fetch(`/api/auth${path}`, {
-            method: 'POST',
-            headers: { 'Content-Type': 'application/json' },
-            body: JSON.stringify(body),
-          });
-        await send('/first-owner', {
-          name: 'Ottoline Marsh',
-          email: 'ottoline@lantern-lane.example',
-          password: 'only for this picture',
-        });
-        await send('/keys', { name: 'Perrin Oake', role: 'technician', pin: '2718' });
-        await send('/keys', { name: 'Juno Tam', role: 'apprentice', pin: '3141' });
-      });
+      await giveKeys(page, address);
       return '/jobs/LL-202/plan';
     },
   },
