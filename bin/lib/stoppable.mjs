@@ -5,7 +5,7 @@ import { Plain } from './run.mjs';
  * Makes a long run one that can be stopped: told to, it ends whatever it has begun, and goes no further than where it asks.
  * Told a second time it dies at once.
  *
- * @returns `check`, which throws Plain once the run has been told to stop
+ * @returns what throws Plain once the run has been told to stop
  */
 export function stoppable() {
   let told = null;
@@ -15,9 +15,7 @@ export function stoppable() {
       console.error(`Told to stop (${signal}): what was begun is ended. Again, and it stops at once.`);
       void endProcesses(familyOf(process.pid));
     });
-  return {
-    check() {
-      if (told) throw new Plain(`Stopped (${told}) before all was asked.`);
-    },
+  return () => {
+    if (told) throw new Plain(`Stopped (${told}) before all was asked.`);
   };
 }
