@@ -77,9 +77,11 @@ export function logbookOf<
    * Notes what is written, and which of it is struck, before any of it is taken in. The first strike counts; a strike itself
    * cannot be struck.
    */
-  const noteDown = ({ entries: all, byId, struck }: Open, entries: readonly E[]) => {
+  const noteDown = (draft: Open, entries: readonly E[]) => {
+    const { entries: all, byId, struck } = draft;
     for (const entry of entries) {
       all.push(entry);
+      draft.seq = Math.max(draft.seq, entry.seq);
       byId.set(entry.id, entry);
       if (entry.kind === 'strike') struck.delete(entry.id);
     }
@@ -94,7 +96,6 @@ export function logbookOf<
     const { struck } = draft;
     for (let at = from; at < to; at += 1) {
       const entry = entries[at] as E;
-      draft.seq = Math.max(draft.seq, entry.seq);
       if (struck.has(entry.id)) continue;
       try {
         kindOf(entry.kind)?.fold(draft as unknown as Draft<State>, entry);
@@ -121,9 +122,7 @@ export function logbookOf<
       if (!wentOff) return tried.close();
       const { draft, close } = open();
       takeIn(draft, entries, from, wentOff.at);
-      const entry = entries[wentOff.at] as E;
-      draft.seq = Math.max(draft.seq, entry.seq);
-      draft.unread.set(entry.id, wentOff.problem);
+      draft.unread.set((entries[wentOff.at] as E).id, wentOff.problem);
       sound = close();
       from = wentOff.at + 1;
     }
@@ -163,13 +162,10 @@ export function logbookOf<
           const open = draft as unknown as Open;
           const target = entry.kind === 'strike' ? open.byId.get((entry.body as { entry: string }).entry) : undefined;
           const undoes = target !== undefined && kindOf(target.kind)?.bears !== false && !open.struck.has(target.id);
-          const all = undoes ? [...open.entries, entry] : open.entries;
-          if (!undoes) {
-            noteDown(open, [entry]);
-            if (!takeIn(open, [entry])) return;
-          }
-          again += all.length - 1;
-          draft = draftOf(foldOnto(empty, all)).draft;
+          noteDown(open, [entry]);
+          if (!undoes && !takeIn(open, [entry])) return;
+          again += open.entries.length - 1;
+          draft = draftOf(foldOnto(empty, open.entries)).draft;
         },
       };
     },
