@@ -16,7 +16,7 @@ export function printFigure(mm: number, unit: LengthUnit, places = defaultPlaces
  *
  * @example printShort(17.5, 'mm', 2) // => "17.5"
  */
-export const printShort = (mm: number, unit: LengthUnit, places: number): string =>
+export const printShort = (mm: number, unit: LengthUnit, places?: number): string =>
   printFigure(mm, unit, places).replace(/\.?0+$/, '');
 
 /**

@@ -3,6 +3,10 @@
 import { useId, type ReactNode } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 
+/** What marks a field as wrong, by the id of the line that says why; nothing where none does. */
+export const markedWrong = (wrongBy: string | undefined) =>
+  wrongBy === undefined ? {} : { 'isInvalid': true, 'aria-describedby': wrongBy };
+
 /** A line of text with its label. */
 export function TextField({
   label,
@@ -36,7 +40,7 @@ export function TextField({
         id={id}
         value={value}
         onChange={(event) => set(event.target.value)}
-        {...(wrongBy !== undefined && { 'isInvalid': true, 'aria-describedby': wrongBy })}
+        {...markedWrong(wrongBy)}
         {...more}
         {...(more.rows !== undefined && { as: 'textarea' as const })}
       />

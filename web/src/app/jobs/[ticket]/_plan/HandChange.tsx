@@ -4,7 +4,7 @@ import { parseNumber, isOpenStep, removableNames, wholeInstrument, type Step } f
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
-import { figureField, TextField } from '@/ui/fields';
+import { figureField, markedWrong, TextField } from '@/ui/fields';
 import { useWrongField } from '@/ui/useWrongField';
 import { minutesText } from '@/ui/words';
 import { useOperationTable } from './useOperationTable';
@@ -132,10 +132,6 @@ export function AddStep() {
     setKind('');
     setReason('');
   };
-  const marked = (field: string) => ({
-    'isInvalid': wrong.wrongBy(field) !== undefined,
-    'aria-describedby': wrong.wrongBy(field),
-  });
   return (
     <form
       className="hand-change"
@@ -148,7 +144,7 @@ export function AddStep() {
       <Form.Select
         id={`${id}-kind`}
         className="mb-2"
-        {...marked('kind')}
+        {...markedWrong(wrong.wrongBy('kind'))}
         value={kind}
         onChange={(event) => setKind(event.target.value)}
       >
@@ -165,7 +161,7 @@ export function AddStep() {
           <Form.Select
             id={`${id}-part`}
             className="mb-2"
-            {...marked('part')}
+            {...markedWrong(wrong.wrongBy('part'))}
             value={part}
             onChange={(event) => setPart(event.target.value)}
           >

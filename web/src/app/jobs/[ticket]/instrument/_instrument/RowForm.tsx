@@ -3,7 +3,7 @@
 import type { ChangeableList, InstrumentType, LengthUnit } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
-import { figureField } from '@/ui/fields';
+import { figureField, markedWrong } from '@/ui/fields';
 import { useWrongField, type WrongField } from '@/ui/useWrongField';
 import { assumedFigures, filledFrom, isNamed, labelOf, rowForms, type Filled, type RowField } from './rowForms';
 
@@ -26,7 +26,6 @@ function Field({
   onChange: (value: string | readonly string[]) => void;
 }) {
   const id = useId();
-  const wrong = wrongBy === undefined ? {} : { 'isInvalid': true, 'aria-describedby': wrongBy };
   const parts = (field.lists ?? []).flatMap((list) => type[list] as readonly { id: string; name: string }[]);
   const label = (
     <Form.Label htmlFor={id} className="mb-0">
@@ -54,7 +53,7 @@ function Field({
       </div>
     );
   }
-  const shared = { id, value: String(value), ...wrong };
+  const shared = { id, value: String(value), ...markedWrong(wrongBy) };
   if (field.kind !== 'choice' && field.kind !== 'part')
     return (
       <div className="mb-2">
@@ -144,8 +143,7 @@ export function RowForm({
             id={`${id}-name`}
             value={name}
             maxLength={80}
-            isInvalid={wrongBy('name') !== undefined}
-            aria-describedby={wrongBy('name')}
+            {...markedWrong(wrongBy('name'))}
             onChange={(event) => setName(event.target.value)}
           />
         </div>

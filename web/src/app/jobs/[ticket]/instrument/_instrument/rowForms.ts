@@ -157,8 +157,6 @@ export const rowForms: Partial<Record<ChangeableList, { title: string; fields: r
   },
 };
 
-/** Places of a figure that is filled in, finer than anything is measured. */
-const places = { mm: 3, in: 4, thou: 1 } as const;
 const isFigure = (kind: RowField['kind']): kind is Figure => kind === 'size' || kind === 'place' || kind === 'angle';
 
 /** The unit a figure of a row is told and typed in, in a job of this unit: places as on a ruler. */
@@ -172,7 +170,7 @@ export const labelOf = ({ label, kind }: RowField, unit: LengthUnit): string =>
 /** A figure of a row as it is typed. */
 function figureText(kind: Figure, figure: number, unit: LengthUnit): string {
   const own = unitOf(kind, unit);
-  return own === '°' ? String(figure) : printShort(figure, own, places[own]);
+  return own === '°' ? String(figure) : printShort(figure, own);
 }
 
 /** No part of an instrument is longer, mm. */

@@ -1,10 +1,11 @@
 'use client';
 
-import { looksWaiting, type JobRecord } from '@holotonos/core';
+import { isOpenStep, looksWaiting, type JobRecord } from '@holotonos/core';
 import { useId, useState } from 'react';
 import { Button, Form } from '@/ui/bootstrap';
 import { useJob } from '@/job/JobContext';
 
+/** Closes the job: a few words, cautions for the owner, the day of the next check-up. */
 export function SignOff({ record }: { record: JobRecord }) {
   const { write, plan, state } = useJob();
   const looks = looksWaiting(state).length;
@@ -12,9 +13,7 @@ export function SignOff({ record }: { record: JobRecord }) {
   const [summary, setSummary] = useState('');
   const [cautionText, setCautionText] = useState(record.ownerCautions.join('\n'));
   const [checkUp, setCheckUp] = useState('');
-  const open = plan.steps.filter(
-    ({ status }) => status === 'ready' || status === 'waiting' || status === 'started',
-  ).length;
+  const open = plan.steps.filter(isOpenStep).length;
   return (
     <form
       className="sheet no-print"
