@@ -1,39 +1,20 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { useSyncExternalStore, type ReactNode } from 'react';
 import { jobDouble, type JobDouble } from '../hooks/bench';
+import { drawnAnew } from './drawnAnew';
 
 let job: JobDouble;
-/** The page is drawn anew when something was written. */
-const shown = new Set<() => void>();
-const write: JobDouble['write'] = (kind, body) => {
-  const taken = job.write(kind, body);
-  for (const onChange of shown) onChange();
-  return taken;
-};
+const { write, useWritten } = drawnAnew(() => job);
 jest.unstable_mockModule('../../src/job/JobContext', () => ({
   useJob: () => {
-    useSyncExternalStore(
-      (onChange) => {
-        shown.add(onChange);
-        return () => shown.delete(onChange);
-      },
-      () => job.written.length,
-    );
+    useWritten();
     const { ticket, state, type: instrument, names, shop } = job;
     return { ticket, state, type: instrument, names, shop, write };
   },
 }));
 let list = 'holes';
 jest.unstable_mockModule('next/navigation', () => ({ useSearchParams: () => new URLSearchParams({ list }) }));
-jest.unstable_mockModule('../../src/job/JobShell', () => ({
-  Bands: ({ work, says }: Record<'work' | 'says', ReactNode>) => (
-    <>
-      {work}
-      {says}
-    </>
-  ),
-}));
+jest.unstable_mockModule('../../src/job/JobShell', () => import('./jobFrame'));
 jest.unstable_mockModule('@/tube/StripControl', () => ({ useStripControl: () => undefined }));
 const { cleanup, fireEvent, render, screen, within } = await import('@testing-library/react');
 const { alerts } = await import('./shopBench');

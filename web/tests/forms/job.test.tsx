@@ -2,43 +2,25 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { judgeJob, jobPlan, planBasis, shippedTypes, applyOptions, type EntryOf, type NewEntry } from '@holotonos/core';
 import { randomUUID } from 'node:crypto';
-import { useSyncExternalStore, type ReactElement, type ReactNode } from 'react';
+import type { ReactElement } from 'react';
 import { answered, fetchDouble, jobDouble, type JobDouble } from '../hooks/bench';
+import { drawnAnew } from './drawnAnew';
 
 const now = '2026-11-25T10:00:00.000Z';
 let job: JobDouble;
 /** What more of a job the form at hand looks at. */
 let more: Record<string, unknown> = {};
-/** Everyone who shows the job is drawn anew when something was written. */
-const shown = new Set<() => void>();
-const listen = (onChange: () => void) => {
-  shown.add(onChange);
-  return () => shown.delete(onChange);
-};
-const write: JobDouble['write'] = (kind, body) => {
-  const taken = job.write(kind, body);
-  for (const onChange of shown) onChange();
-  return taken;
-};
+const { write, useWritten } = drawnAnew(() => job);
 jest.unstable_mockModule('../../src/job/JobContext', () => ({
   unnamed: 'at the bench',
   useJob: () => {
-    useSyncExternalStore(listen, () => job.written.length);
+    useWritten();
     const { ticket, state, type, shop } = job;
     return { ...more, ticket, state, type, names, shop, now, write };
   },
 }));
 jest.unstable_mockModule('@/photos/PhotoTaker', () => ({ PhotoTaker: () => null }));
-// The frame of a page wants a router; here its two halves are enough.
-jest.unstable_mockModule('../../src/job/JobShell', () => ({
-  Bands: ({ work, says, readout }: Record<'work' | 'says' | 'readout', ReactNode>) => (
-    <>
-      {work}
-      {says}
-      {readout}
-    </>
-  ),
-}));
+jest.unstable_mockModule('../../src/job/JobShell', () => import('./jobFrame'));
 const { cleanup, fireEvent, render, screen } = await import('@testing-library/react');
 const { alerts, button, field, press, tick, type } = await import('./shopBench');
 const { BenchProvider } = await import('../../src/frame/BenchContext');

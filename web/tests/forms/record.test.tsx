@@ -1,7 +1,6 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { jobPlan, planBasis } from '@holotonos/core';
-import type { ReactNode } from 'react';
 import { jobDouble, type JobDouble } from '../hooks/bench';
 
 const now = '2026-11-25T10:00:00.000Z';
@@ -13,15 +12,7 @@ jest.unstable_mockModule('../../src/job/JobContext', () => ({
     return { ticket, state, type, names, shop, now, write, judgement, plan };
   },
 }));
-// The frame of a page wants a router; here its halves are enough.
-jest.unstable_mockModule('../../src/job/JobShell', () => ({
-  Bands: ({ work, says }: Record<'work' | 'says', ReactNode>) => (
-    <>
-      {work}
-      {says}
-    </>
-  ),
-}));
+jest.unstable_mockModule('../../src/job/JobShell', () => import('./jobFrame'));
 const { cleanup, render, screen, within } = await import('@testing-library/react');
 const { press, type } = await import('./shopBench');
 const { BenchProvider } = await import('../../src/frame/BenchContext');

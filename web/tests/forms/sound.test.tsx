@@ -1,40 +1,22 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { compassOf, namesToRead, playSheet, type EntryBody } from '@holotonos/core';
-import { useSyncExternalStore, type ReactElement, type ReactNode } from 'react';
+import type { ReactElement } from 'react';
 import { jobDouble, type JobDouble } from '../hooks/bench';
+import { drawnAnew } from './drawnAnew';
 
 const now = '2026-11-25T10:00:00.000Z';
 let job: JobDouble;
-/** Everyone who shows the job is drawn anew when something was written. */
-const shown = new Set<() => void>();
-const listen = (onChange: () => void) => {
-  shown.add(onChange);
-  return () => shown.delete(onChange);
-};
-const write: JobDouble['write'] = (kind, body) => {
-  const taken = job.write(kind, body);
-  for (const onChange of shown) onChange();
-  return taken;
-};
+const { write, useWritten } = drawnAnew(() => job);
 jest.unstable_mockModule('../../src/job/JobContext', () => ({
   unnamed: 'at the bench',
   useJob: () => {
-    useSyncExternalStore(listen, () => job.written.length);
+    useWritten();
     const { ticket, state, type, shop, judgement } = job;
     return { ticket, state, type, shop, judgement, names: namesToRead(type), now, write };
   },
 }));
-// The frame of a page wants a router; here its two halves are enough.
-jest.unstable_mockModule('../../src/job/JobShell', () => ({
-  Bands: ({ work, says, readout }: Record<'work' | 'says' | 'readout', ReactNode>) => (
-    <>
-      {work}
-      {says}
-      {readout}
-    </>
-  ),
-}));
+jest.unstable_mockModule('../../src/job/JobShell', () => import('./jobFrame'));
 const { SoundNav } = { SoundNav: () => null };
 jest.unstable_mockModule('../../src/app/jobs/[ticket]/sound/_sound/SoundNav', () => ({ SoundNav }));
 // Nothing is drawn on a canvas here.
